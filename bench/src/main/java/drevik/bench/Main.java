@@ -1,0 +1,152 @@
+package drevik.bench;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.codec.Documents;
+import drevik.mix.AudioRef;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
+import drevik.mix.Insert;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * Whole-process print benchmark: 64 mono tracks of 60 s, each high-passed and twice equalised,
+ * panned, summed to eight stereo groups and a measured mix, nine 24-bit files, printed by the
+ * command line; and the same job by the reference script, in the same run.
+ *
+ * <p>Arguments: the {@code drevik} script, the reference script, a work folder.
+ */
+public final class Main {
+  private static final int TRACKS = 64;
+  private static final int GROUPS = 8;
+  private static final int SECONDS = 60;
+  private static final int RATE = 48_000;
+  private static final int RUNS = 3;
+
+  private Main() {}
+
+  public static void main(String[] args) throws IOException, InterruptedException {
+    if (args.length != 3) {
+      System.err.println("usage: bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+      System.exit(2);
+    }
+    Path drevik = Path.of(args[0]).toAbsolutePath();
+    Path reference = Path.of(args[1]).toAbsolutePath();
+    Path work = Path.of(args[2]).toAbsolutePath();
+    run(List.of(reference.toString(), "make", work.toString()), work.getParent());
+    Path session = work.resolve("session.json");
+    Files.writeString(session, Documents.writeMix(session()));
+    String out = work.resolve("drevik").toString();
+    List<String> print = List.of(drevik.toString(), "print", session.toString(), "--out", out);
+    List<String> other = List.of(reference.toString(), "run", work.toString());
+    double ours = Double.MAX_VALUE;
+    double theirs = Double.MAX_VALUE;
+    for (int i = 0; i < RUNS; i++) {
+      ours = Math.min(ours, run(print, work));
+      theirs = Math.min(theirs, run(other, work));
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "print: %d tracks of %d s in %.2f s, %.0f times faster than real time (best of %d, whole process)%n",
+        TRACKS,
+        SECONDS,
+        ours,
+        SECONDS / ours,
+        RUNS);
+    System.out.printf(
+        Locale.ROOT,
+        "reference job: %.2f s; Drevik is %.1f times as fast%n",
+        theirs,
+        theirs / ours);
+  }
+
+  /** Wall seconds of a process that must end well. */
+  private static double run(List<String> command, Path folder)
+      throws IOException, InterruptedException {
+    Files.createDirectories(folder);
+    long began = System.nanoTime();
+    Process process =
+        new ProcessBuilder(command)
+            .directory(folder.toFile())
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .redirectError(ProcessBuilder.Redirect.INHERIT)
+            .start();
+    int status = process.waitFor();
+    if (status != 0) {
+      throw new IOException(command + " ended with " + status);
+    }
+    return (System.nanoTime() - began) / 1e9;
+  }
+
+  private static Mix session() {
+    List<Channel> channels = new ArrayList<>();
+    List<Output> outputs = new ArrayList<>();
+    Insert equaliser =
+        new Insert(
+            "eq",
+            "equaliser",
+            true,
+            false,
+            Map.of(
+                "low-cut",
+                80.0,
+                "bell-1-frequency",
+                400.0,
+                "bell-1-gain",
+                -3.0,
+                "bell-1-q",
+                1.0,
+                "bell-2-frequency",
+                5000.0,
+                "bell-2-gain",
+                2.0,
+                "bell-2-q",
+                0.7),
+            null);
+    for (int i = 1; i <= TRACKS; i++) {
+      AudioRef audio = new AudioRef("", "t" + i + ".wav");
+      Clip clip = new Clip("clip" + i, audio, 0, 0, (long) RATE * SECONDS, 0);
+      channels.add(
+          Channel.of("t" + i, ChannelKind.SEAT, "Track " + i, Layout.MONO, "unknown")
+              .withChain(List.of(equaliser))
+              .withPan(-0.2)
+              .withClips(List.of(clip))
+              .withOutput("g" + ((i - 1) / (TRACKS / GROUPS) + 1)));
+    }
+    for (int g = 1; g <= GROUPS; g++) {
+      channels.add(
+          Channel.of("g" + g, ChannelKind.BUS, "Group " + g, Layout.STEREO, "unknown")
+              .withOutput("mix"));
+      outputs.add(output("g" + g, OutputKind.STEM));
+    }
+    channels.add(Channel.of("mix", ChannelKind.BUS, "Mix", Layout.STEREO, "unknown"));
+    outputs.add(output("mix", OutputKind.MIX));
+    return Mix.empty(MixKind.SESSION, "Print benchmark")
+        .withChannels(channels)
+        .withOutputs(outputs);
+  }
+
+  private static Output output(String channel, OutputKind kind) {
+    return new Output(
+        "out-" + channel,
+        channel,
+        kind,
+        channel,
+        Tap.POST_FADER,
+        Layout.STEREO,
+        SampleFormat.PCM_24,
+        channel);
+  }
+}

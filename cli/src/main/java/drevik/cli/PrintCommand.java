@@ -1,0 +1,94 @@
+package drevik.cli;
+
+import drevik.audio.AudioException;
+import drevik.codec.Documents;
+import drevik.mix.AudioRef;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.mix.Refused;
+import drevik.render.PrintOptions;
+import drevik.render.PrintReport;
+import drevik.render.Printer;
+import drevik.render.Progress;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** {@code drevik print}: every output of a session, and {@code report.json} beside them. */
+@Command(name = "print", description = "Prints a session's outputs in one pass.")
+final class PrintCommand implements Callable<Integer> {
+  @Parameters(paramLabel = "SESSION.json")
+  private Path session;
+
+  @Option(names = "--out", required = true, paramLabel = "DIR")
+  private Path out;
+
+  @Option(
+      names = "--audio",
+      paramLabel = "DIR",
+      description = "Where the audio is; beside the session if not given.")
+  private Path audio;
+
+  @Option(names = "--only", arity = "1..*", paramLabel = "NAME", description = "Outputs to print.")
+  private List<String> only = new ArrayList<>();
+
+  @Override
+  public Integer call() throws IOException {
+    Mix mix = Documents.readMix(read(session));
+    Path folder = audio != null ? audio : session.toAbsolutePath().getParent();
+    PrintReport report =
+        Printer.print(
+            mix, ref -> locate(folder, ref), PrintOptions.only(chosen(mix)), out, Progress.NONE);
+    String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
+    Files.writeString(out.resolve("report.json"), json);
+    drevik.cli.Output.print(Documents.mapper().writeValueAsString(report) + "\n");
+    return report.nullTests().stream().allMatch(PrintReport.NullTest::passes) ? 0 : 1;
+  }
+
+  private static String read(Path file) {
+    try {
+      return Files.readString(file);
+    } catch (IOException e) {
+      throw new Refused("“" + file + "” cannot be read: " + e);
+    }
+  }
+
+  private Set<String> chosen(Mix mix) {
+    Set<String> ids = new HashSet<>();
+    for (String name : only) {
+      ids.add(
+          mix.outputs().stream()
+              .filter(output -> output.name().equals(name))
+              .map(Output::id)
+              .findFirst()
+              .orElseThrow(
+                  () ->
+                      new Refused(
+                          "There is no output “"
+                              + name
+                              + "”; there are "
+                              + String.join(", ", mix.outputs().stream().map(Output::name).toList())
+                              + ".")));
+    }
+    return ids;
+  }
+
+  private static Path locate(Path folder, AudioRef ref) {
+    Path plain = Path.of(ref.name()).getFileName();
+    for (Path place : List.of(folder, folder.resolve("audio"))) {
+      if (Files.isRegularFile(place.resolve(plain))) {
+        return place.resolve(plain);
+      }
+    }
+    throw new AudioException(
+        "“" + ref.name() + "” is not in " + folder + " nor its folder “audio”; give --audio DIR");
+  }
+}

@@ -1,0 +1,34 @@
+package drevik.cli;
+
+import drevik.category.NameSorter;
+import drevik.category.Sorting;
+import drevik.codec.Documents;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+
+/** {@code drevik sort}: names on standard input, one per line; a category for each. */
+@Command(
+    name = "sort",
+    description = "Reads names from standard input, one per line, and gives each its category.")
+final class SortCommand implements Callable<Integer> {
+  record Line(String name, String category, double confidence, List<String> because) {}
+
+  @Override
+  public Integer call() throws IOException {
+    BufferedReader names =
+        new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+    StringBuilder out = new StringBuilder();
+    for (String name = names.readLine(); name != null; name = names.readLine()) {
+      Sorting s = NameSorter.sort(name);
+      Line line = new Line(name, s.category(), s.confidence(), s.because());
+      out.append(Documents.mapper().writeValueAsString(line)).append('\n');
+    }
+    Output.print(out);
+    return 0;
+  }
+}

@@ -1,0 +1,102 @@
+package drevik.audio;
+
+import static drevik.audio.Speaker.*;
+
+import java.util.List;
+
+/**
+ * Speaker layouts, in file order. 5.1 is L R C LFE Ls Rs; 7.1 adds the rear pair after the LFE as
+ * WAVE files order it: L R C LFE Lrs Rrs Ls Rs.
+ */
+public enum Layout {
+  MONO("mono", "M", Speaker.MONO),
+  STEREO("stereo", "St", LEFT, RIGHT),
+  LCR("lcr", "LCR", LEFT, RIGHT, CENTRE),
+  QUAD("quad", "Qd", LEFT, RIGHT, LEFT_SURROUND, RIGHT_SURROUND),
+  SURROUND_5_0("5.0", "5.0", LEFT, RIGHT, CENTRE, LEFT_SURROUND, RIGHT_SURROUND),
+  SURROUND_5_1("5.1", "5.1", LEFT, RIGHT, CENTRE, Speaker.LFE, LEFT_SURROUND, RIGHT_SURROUND),
+  SURROUND_7_1(
+      "7.1",
+      "7.1",
+      LEFT,
+      RIGHT,
+      CENTRE,
+      Speaker.LFE,
+      LEFT_REAR,
+      RIGHT_REAR,
+      LEFT_SURROUND,
+      RIGHT_SURROUND),
+  SURROUND_7_1_4(
+      "7.1.4",
+      "7.1.4",
+      LEFT,
+      RIGHT,
+      CENTRE,
+      Speaker.LFE,
+      LEFT_REAR,
+      RIGHT_REAR,
+      LEFT_SURROUND,
+      RIGHT_SURROUND,
+      LEFT_TOP_FRONT,
+      RIGHT_TOP_FRONT,
+      LEFT_TOP_REAR,
+      RIGHT_TOP_REAR);
+
+  private final String id;
+  private final String shortName;
+  private final List<Speaker> speakers;
+
+  Layout(String id, String shortName, Speaker... speakers) {
+    this.id = id;
+    this.shortName = shortName;
+    this.speakers = List.of(speakers);
+  }
+
+  public int channels() {
+    return speakers.size();
+  }
+
+  public List<Speaker> speakers() {
+    return speakers;
+  }
+
+  /** Two or three letters for dense rows. */
+  public String shortName() {
+    return shortName;
+  }
+
+  /** The channel mask to write into an extensible {@code fmt } chunk. */
+  public int mask() {
+    return speakers.stream().mapToInt(Speaker::maskBit).reduce(0, (a, b) -> a | b);
+  }
+
+  /**
+   * The usual layout of a file with so many channels.
+   *
+   * @throws AudioException for a count that no layout has
+   */
+  public static Layout ofChannels(int channels) {
+    return switch (channels) {
+      case 1 -> MONO;
+      case 2 -> STEREO;
+      case 3 -> LCR;
+      case 4 -> QUAD;
+      case 5 -> SURROUND_5_0;
+      case 6 -> SURROUND_5_1;
+      case 8 -> SURROUND_7_1;
+      case 12 -> SURROUND_7_1_4;
+      default ->
+          throw new AudioException(
+              "has "
+                  + channels
+                  + " channels, which is no layout that Drevik knows (1, 2, 3, 4, 5, 6, 8 or 12);"
+                  + " export it as mono, stereo or surround files");
+    };
+  }
+
+  /** The name used in documents. */
+  @Override
+  public String toString() {
+    return id;
+  }
+}

@@ -1,0 +1,143 @@
+package drevik.audio;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+
+/**
+ * Streams a WAVE file as planar float blocks, x / 2^(n−1). One reader belongs to one thread at a
+ * time; reading allocates nothing once the first block has set the buffer's size.
+ */
+public final class WavReader implements Closeable {
+  private final FileChannel file;
+  private final WavHeader header;
+  private ByteBuffer bytes = ByteBuffer.allocate(0);
+
+  private WavReader(FileChannel file, WavHeader header) {
+    this.file = file;
+    this.header = header;
+  }
+
+  /**
+   * Opens a file and reads its header.
+   *
+   * @throws AudioException if the file is no readable WAVE file; the message starts with the file's
+   *     name
+   */
+  public static WavReader open(Path path) {
+    FileChannel file = null;
+    try {
+      file = FileChannel.open(path, StandardOpenOption.READ);
+      WavHeader header = new WavHeaderParser(file).parse();
+      return new WavReader(file, header);
+    } catch (IOException | AudioException e) {
+      close(file);
+      String name = String.valueOf(path.getFileName());
+      throw new AudioException(
+          e instanceof AudioException
+              ? "“" + name + "” " + e.getMessage()
+              : "“" + name + "” cannot be read: " + e,
+          e);
+    }
+  }
+
+  private static void close(FileChannel file) {
+    try {
+      if (file != null) {
+        file.close();
+      }
+    } catch (IOException ignored) {
+      // The first error is the one that matters.
+    }
+  }
+
+  public WavHeader header() {
+    return header;
+  }
+
+  /**
+   * Reads frames from {@code firstFrame} on into {@code into[channel][offset…]}. Frames outside the
+   * file are left as they are.
+   *
+   * @return the frames read
+   */
+  public int read(long firstFrame, float[][] into, int offset, int frames) {
+    int count = (int) Math.max(0, Math.min(frames, header.frames() - firstFrame));
+    if (count == 0) {
+      return 0;
+    }
+    int size = count * header.bytesPerFrame();
+    if (bytes.capacity() < size) {
+      bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
+    }
+    bytes.clear().limit(size);
+    long position = header.dataOffset() + firstFrame * header.bytesPerFrame();
+    try {
+      while (bytes.hasRemaining()) {
+        int got = file.read(bytes, position + bytes.position());
+        if (got < 0) {
+          throw new AudioException("the file became shorter while it was read");
+        }
+      }
+    } catch (IOException e) {
+      throw new AudioException("the file could not be read: " + e.getMessage(), e);
+    }
+    for (int channel = 0; channel < header.channels(); channel++) {
+      decode(channel, into[channel], offset, count);
+    }
+    return count;
+  }
+
+  private void decode(int channel, float[] out, int offset, int count) {
+    int step = header.bytesPerFrame();
+    int at = channel * header.format().bytes();
+    byte[] raw = bytes.array();
+    switch (header.format()) {
+      case PCM_8 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          out[offset + i] = ((raw[at] & 0xFF) - 128) * (1f / 128);
+        }
+      }
+      case PCM_16 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          out[offset + i] = (short) (raw[at] & 0xFF | raw[at + 1] << 8) * (1f / 0x8000);
+        }
+      }
+      case PCM_24 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          int sample = raw[at] & 0xFF | (raw[at + 1] & 0xFF) << 8 | raw[at + 2] << 16;
+          out[offset + i] = sample * (1f / 0x80_0000);
+        }
+      }
+      case PCM_32 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          out[offset + i] = bytes.getInt(at) * (1f / 0x8000_0000L);
+        }
+      }
+      case FLOAT_32 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          out[offset + i] = finite(bytes.getFloat(at));
+        }
+      }
+      case FLOAT_64 -> {
+        for (int i = 0; i < count; i++, at += step) {
+          out[offset + i] = finite((float) bytes.getDouble(at));
+        }
+      }
+    }
+  }
+
+  /** One NaN would silence every recursive filter behind it for good, so it is read as silence. */
+  private static float finite(float sample) {
+    return Math.abs(sample) <= Float.MAX_VALUE ? sample : 0f;
+  }
+
+  @Override
+  public void close() throws IOException {
+    file.close();
+  }
+}

@@ -1,0 +1,9 @@
+package drevik.category;
+
+/**
+ * What a category map says about one node; null where it says nothing and the parent decides.
+ *
+ * @param destination a channel's id
+ * @param colour a colour family's id
+ */
+public record CategoryRule(String destination, String colour) {}

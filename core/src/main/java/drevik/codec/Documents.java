@@ -1,0 +1,78 @@
+package drevik.codec;
+
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import drevik.edit.Edit;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import java.util.Locale;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.cfg.EnumFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+
+/**
+ * Reads and writes documents as JSON. The only place in the core that knows JSON; records carry no
+ * annotations.
+ */
+public final class Documents {
+  private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
+  private interface EditByName {}
+
+  private Documents() {}
+
+  /** Settings that every mapper of Mixes and edits needs, the server's included. */
+  public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
+    builder
+        .addMixIn(Edit.class, EditByName.class)
+        .enable(EnumFeature.READ_ENUMS_USING_TO_STRING, EnumFeature.WRITE_ENUMS_USING_TO_STRING)
+        .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
+    for (Class<?> edit : Edit.class.getPermittedSubclasses()) {
+      builder.registerSubtypes(new NamedType(edit, nameOf(edit)));
+    }
+    return builder;
+  }
+
+  /** The name of an edit in JSON: {@code SendChannelsTo} is {@code send-channels-to}. */
+  public static String nameOf(Class<?> edit) {
+    return edit.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+  }
+
+  public static JsonMapper mapper() {
+    return MAPPER;
+  }
+
+  /**
+   * Reads a Mix.
+   *
+   * @throws Refused if the text is no Mix, or one of a later version
+   */
+  public static Mix readMix(String json) {
+    try {
+      JsonNode tree = MAPPER.readTree(json);
+      int version = tree.path("version").asInt(0);
+      if (version > Mix.CURRENT_VERSION) {
+        throw new Refused(
+            "This Mix has format version "
+                + version
+                + ", and this Drevik reads up to "
+                + Mix.CURRENT_VERSION
+                + "; open it with a newer Drevik.");
+      }
+      if (version < 1 || !tree.path("channels").isArray()) {
+        throw new Refused("This is no Mix: it needs a “version” and a list of “channels”.");
+      }
+      return MAPPER.treeToValue(tree, Mix.class);
+    } catch (JacksonException e) {
+      throw new Refused("This is no readable Mix: " + e.getOriginalMessage());
+    }
+  }
+
+  /** Writes a Mix, indented, for people and version control. */
+  public static String writeMix(Mix mix) {
+    return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(mix);
+  }
+}

@@ -1,0 +1,94 @@
+package drevik.dsp;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Low cut, low shelf, three bells, high shelf, high cut. A cut at 0 Hz and a band at 0 dB are off
+ * and cost nothing. Cuts are Butterworth of 12 or 24 dB per octave; see {@link Biquad} for the
+ * formulas.
+ */
+public final class Equaliser implements ProcessorType {
+  private static final double BUTTERWORTH_2 = Math.sqrt(0.5);
+  // Q of the two sections of a 4th-order Butterworth filter: 1 / (2·cos(π/8)) and 1 /
+  // (2·cos(3π/8)).
+  private static final double BUTTERWORTH_4_A = 1 / (2 * Math.cos(Math.PI / 8));
+  private static final double BUTTERWORTH_4_B = 1 / (2 * Math.cos(3 * Math.PI / 8));
+
+  @Override
+  public String id() {
+    return "equaliser";
+  }
+
+  @Override
+  public String label() {
+    return "Equaliser";
+  }
+
+  @Override
+  public List<Parameter> parameters() {
+    List<Parameter> all = new ArrayList<>();
+    all.add(new Parameter("low-cut", "Low cut", "Hz", 0, 2_000, 0));
+    all.add(new Parameter("low-cut-slope", "Low cut slope", "dB/oct", 12, 24, 12));
+    all.add(new Parameter("low-shelf-frequency", "Low shelf", "Hz", 20, 2_000, 100));
+    all.add(new Parameter("low-shelf-gain", "Low shelf gain", "dB", -24, 24, 0));
+    for (int band = 1; band <= 3; band++) {
+      double frequency = new double[] {300, 1_200, 4_000}[band - 1];
+      String id = "bell-" + band;
+      String label = "Bell " + band;
+      all.add(new Parameter(id + "-frequency", label, "Hz", 20, 20_000, frequency));
+      all.add(new Parameter(id + "-gain", label + " gain", "dB", -24, 24, 0));
+      all.add(new Parameter(id + "-q", label + " Q", "", 0.1, 24, 1));
+    }
+    all.add(new Parameter("high-shelf-frequency", "High shelf", "Hz", 500, 20_000, 8_000));
+    all.add(new Parameter("high-shelf-gain", "High shelf gain", "dB", -24, 24, 0));
+    all.add(new Parameter("high-cut", "High cut", "Hz", 0, 22_000, 0));
+    return all;
+  }
+
+  /** The sections that these settings need, in series. */
+  public List<Biquad> sections(Settings settings, int sampleRate) {
+    List<Biquad> sections = new ArrayList<>();
+    double lowCut = settings.get("low-cut");
+    if (lowCut > 0 && settings.get("low-cut-slope") < 18) {
+      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_2, sampleRate));
+    } else if (lowCut > 0) {
+      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_A, sampleRate));
+      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_B, sampleRate));
+    }
+    double low = settings.get("low-shelf-gain");
+    if (low != 0) {
+      sections.add(Biquad.lowShelf(settings.get("low-shelf-frequency"), low, sampleRate));
+    }
+    for (String bell : List.of("bell-1", "bell-2", "bell-3")) {
+      double gain = settings.get(bell + "-gain");
+      if (gain != 0) {
+        double q = settings.get(bell + "-q");
+        sections.add(Biquad.bell(settings.get(bell + "-frequency"), gain, q, sampleRate));
+      }
+    }
+    double high = settings.get("high-shelf-gain");
+    if (high != 0) {
+      sections.add(Biquad.highShelf(settings.get("high-shelf-frequency"), high, sampleRate));
+    }
+    double highCut = settings.get("high-cut");
+    if (highCut > 0) {
+      sections.add(Biquad.lowPass(highCut, BUTTERWORTH_2, sampleRate));
+    }
+    return sections;
+  }
+
+  @Override
+  public Processor create(Settings settings, Surroundings surroundings) {
+    List<Biquad> sections = sections(settings, surroundings.sampleRate());
+    BiquadCascade[] cascades = new BiquadCascade[surroundings.channels()];
+    for (int i = 0; i < cascades.length; i++) {
+      cascades[i] = new BiquadCascade(sections);
+    }
+    return (audio, key, frames) -> {
+      for (int channel = 0; channel < cascades.length; channel++) {
+        cascades[channel].process(audio[channel], frames);
+      }
+    };
+  }
+}

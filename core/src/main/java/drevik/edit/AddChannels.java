@@ -1,0 +1,43 @@
+package drevik.edit;
+
+import drevik.category.CategoryTree;
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.route.SignalGraph;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Adds channels at the end of the document, or after {@code after}. */
+public record AddChannels(List<Channel> channels, String after) implements Edit {
+  @Override
+  public Mix applyTo(Mix mix) {
+    if (channels.isEmpty()) {
+      throw new Refused("There is no channel to add; say how many.");
+    }
+    Set<String> ids = new HashSet<>(mix.channelsById().keySet());
+    List<Channel> all = new ArrayList<>(mix.channels());
+    int at = after == null ? all.size() : all.indexOf(Picked.one(mix, after)) + 1;
+    for (Channel channel : channels) {
+      if (!ids.add(channel.id())) {
+        throw new Refused("The id “" + channel.id() + "” is taken; ids are given once.");
+      }
+      if (!CategoryTree.has(channel.category())) {
+        throw new Refused(CategoryTree.unknownMessage(channel.category()));
+      }
+      all.add(at++, channel.withName(Picked.cleanName(channel.name())));
+    }
+    Mix changed = mix.withChannels(all);
+    SignalGraph.requireSound(changed);
+    return changed;
+  }
+
+  @Override
+  public String says(Mix before) {
+    return channels.size() == 1
+        ? "add “" + channels.get(0).name() + "”"
+        : "add " + channels.size() + " channels";
+  }
+}

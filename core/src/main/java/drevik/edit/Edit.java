@@ -1,0 +1,34 @@
+package drevik.edit;
+
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+
+/**
+ * One change to a Mix, as a value. Applying it is pure: the same edit on the same Mix gives the
+ * same Mix, or the same refusal.
+ */
+public sealed interface Edit
+    permits AddChannels,
+        RemoveChannels,
+        RenameChannels,
+        SendChannelsTo,
+        SetLevel,
+        SetMute,
+        SetSend,
+        RemoveSend,
+        StowChannels,
+        SetCategory,
+        SetColour,
+        SeatDelivery,
+        RenameMix {
+
+  /**
+   * The Mix after the edit.
+   *
+   * @throws Refused with a reason that a person can act on
+   */
+  Mix applyTo(Mix mix);
+
+  /** What the edit does, in words that fit after “Undo”. */
+  String says(Mix before);
+}

@@ -1,0 +1,70 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/** What edits share: acting on many channels, and naming them. */
+final class Picked {
+  private Picked() {}
+
+  /** Changes the channels in {@code ids}; refuses an id that the Mix does not have. */
+  static Mix change(Mix mix, List<String> ids, UnaryOperator<Channel> change) {
+    Set<String> wanted = known(mix, ids);
+    return mix.mapChannels(c -> wanted.contains(c.id()) ? change.apply(c) : c);
+  }
+
+  static Set<String> known(Mix mix, List<String> ids) {
+    Set<String> missing = new HashSet<>(ids);
+    mix.channels().forEach(channel -> missing.remove(channel.id()));
+    if (!missing.isEmpty()) {
+      throw new Refused(
+          "This Mix has no channel “"
+              + missing.iterator().next()
+              + "”; it may have been removed meanwhile. Pick the channels again.");
+    }
+    if (ids.isEmpty()) {
+      throw new Refused("No channel is picked; pick at least one.");
+    }
+    return new HashSet<>(ids);
+  }
+
+  static Channel one(Mix mix, String id) {
+    return mix.channel(id)
+        .orElseThrow(
+            () ->
+                new Refused(
+                    "This Mix has no channel “" + id + "”; it may have been removed meanwhile."));
+  }
+
+  /** “Kick” for one, “12 channels” for many. */
+  static String names(Mix mix, List<String> ids) {
+    return ids.size() == 1
+        ? mix.channel(ids.get(0)).map(c -> "“" + c.name() + "”").orElse("1 channel")
+        : ids.size() + " channels";
+  }
+
+  static void requireRange(String what, double value, double least, double most, String unit) {
+    if (!(value >= least && value <= most)) {
+      throw new Refused(
+          what + " " + value + " is out of range; give " + least + " to " + most + unit + ".");
+    }
+  }
+
+  static String cleanName(String name) {
+    String clean = name == null ? "" : name.strip();
+    if (clean.isEmpty()
+        || clean.length() > 200
+        || clean.chars().anyMatch(Character::isISOControl)) {
+      throw new Refused(
+          "A name needs 1 to 200 characters and no control characters; this one has "
+              + clean.length()
+              + ".");
+    }
+    return clean;
+  }
+}

@@ -1,0 +1,72 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Control;
+import drevik.mix.Insert;
+import drevik.mix.Mix;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Removes channels with all that points at them: outputs of other channels become empty, sends and
+ * keys go, and outputs that tap a removed channel go with their place in stem sets.
+ */
+public record RemoveChannels(List<String> channels) implements Edit {
+  @Override
+  public Mix applyTo(Mix mix) {
+    Set<String> gone = Picked.known(mix, channels);
+    Set<String> goneOutputs =
+        mix.outputs().stream()
+            .filter(output -> gone.contains(output.channel()))
+            .map(output -> output.id())
+            .collect(java.util.stream.Collectors.toSet());
+    return mix.withChannels(
+            mix.channels().stream()
+                .filter(channel -> !gone.contains(channel.id()))
+                .map(channel -> withoutPointersTo(gone, channel))
+                .toList())
+        .withControls(
+            mix.controls().stream()
+                .map(
+                    control ->
+                        new Control(
+                            control.id(),
+                            control.name(),
+                            control.gainDb(),
+                            control.members().stream().filter(m -> !gone.contains(m)).toList()))
+                .toList())
+        .withOutputs(
+            mix.outputs().stream().filter(output -> !goneOutputs.contains(output.id())).toList())
+        .withStemSets(
+            mix.stemSets().stream()
+                .filter(set -> !goneOutputs.contains(set.mixOutput()))
+                .map(
+                    set ->
+                        new drevik.mix.StemSet(
+                            set.id(),
+                            set.name(),
+                            set.mixOutput(),
+                            set.stems().stream().filter(s -> !goneOutputs.contains(s)).toList()))
+                .toList())
+        .withCategoryMap(mix.categoryMap().withoutDestinations(gone));
+  }
+
+  private static Channel withoutPointersTo(Set<String> gone, Channel channel) {
+    return channel
+        .withOutput(gone.contains(channel.output()) ? null : channel.output())
+        .withSends(
+            channel.sends().stream().filter(send -> !gone.contains(send.destination())).toList())
+        .withChain(channel.chain().stream().map(insert -> withoutKeyFrom(gone, insert)).toList());
+  }
+
+  private static Insert withoutKeyFrom(Set<String> gone, Insert insert) {
+    return insert.key() != null && gone.contains(insert.key().source())
+        ? insert.withKey(null)
+        : insert;
+  }
+
+  @Override
+  public String says(Mix before) {
+    return "remove " + Picked.names(before, channels);
+  }
+}

@@ -1,0 +1,78 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Clip;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Refused;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Carries out a seating plan: puts clips on seats, adds seats, stows those that nothing came for.
+ * One edit, so that one undo takes all of it back.
+ *
+ * @param delivery the delivery's name, for the words
+ * @param seatings what goes where
+ * @param stow ids of seats that stay empty
+ */
+public record SeatDelivery(String delivery, List<Seating> seatings, List<String> stow)
+    implements Edit {
+
+  /**
+   * One file on one seat.
+   *
+   * @param seat the seat as it is to be; a seat that the Mix does not have yet is added
+   * @param addedAfter where a new seat goes: behind this channel, or null for the end
+   * @param clip the audio
+   */
+  public record Seating(Channel seat, String addedAfter, Clip clip) {}
+
+  @Override
+  public Mix applyTo(Mix mix) {
+    if (mix.kind() == MixKind.TEMPLATE) {
+      throw new Refused(
+          "A template holds no audio. Start a session from it, and seat the delivery there.");
+    }
+    Map<String, Channel> byId = mix.channelsById();
+    List<Channel> added = new ArrayList<>();
+    Map<String, List<Channel>> addedBehind = new LinkedHashMap<>();
+    for (Seating seating : seatings) {
+      Channel taken = seating.seat().withClips(List.of(seating.clip())).withStowed(false);
+      Channel now = byId.get(taken.id());
+      if (now == null) {
+        added.add(taken);
+        addedBehind.computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>()).add(taken);
+      } else if (!now.isFree()) {
+        throw new Refused(
+            "“" + now.name() + "” holds audio already; free it first or choose another seat.");
+      } else {
+        byId.put(taken.id(), taken);
+      }
+    }
+    for (Channel channel : added) {
+      if (channel.output() != null && !byId.containsKey(channel.output())) {
+        throw new Refused(
+            "The destination of “" + channel.name() + "” was removed meanwhile; plan again.");
+      }
+    }
+    Set<String> stowed = Set.copyOf(stow);
+    List<Channel> all = new ArrayList<>();
+    byId.values()
+        .forEach(
+            channel -> {
+              all.add(stowed.contains(channel.id()) ? channel.withStowed(true) : channel);
+              all.addAll(addedBehind.getOrDefault(channel.id(), List.of()));
+            });
+    all.addAll(addedBehind.getOrDefault(null, List.of()));
+    return mix.withChannels(all);
+  }
+
+  @Override
+  public String says(Mix before) {
+    return "seat " + seatings.size() + " files of “" + delivery + "”";
+  }
+}

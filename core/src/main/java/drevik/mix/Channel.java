@@ -1,0 +1,66 @@
+package drevik.mix;
+
+import drevik.audio.Layout;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One channel.
+ *
+ * @param id stable across revisions, and from template to session
+ * @param category a path of the category tree
+ * @param colour a colour family; null: the category's own
+ * @param trimDb dB before the chain
+ * @param faderDb dB; −144 and below is silence
+ * @param pan −1 (left) to 1 (right); a balance for wider layouts
+ * @param output the channel that this one feeds, or null
+ * @param person a singer, an interviewee; null where nobody in particular
+ * @param clips empty for a free seat
+ */
+@RecordBuilder
+public record Channel(
+    String id,
+    ChannelKind kind,
+    String name,
+    Layout layout,
+    String category,
+    String colour,
+    double trimDb,
+    boolean invertPolarity,
+    List<Insert> chain,
+    double faderDb,
+    double pan,
+    boolean mute,
+    boolean stowed,
+    String output,
+    List<Send> sends,
+    String person,
+    List<Clip> clips,
+    String comment)
+    implements ChannelBuilder.With {
+
+  public Channel {
+    chain = List.copyOf(chain);
+    sends = List.copyOf(sends);
+    clips = List.copyOf(clips);
+  }
+
+  /** A channel at 0 dB with nothing on it. */
+  public static Channel of(
+      String id, ChannelKind kind, String name, Layout layout, String category) {
+    return new Channel(
+        id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, false, false, null,
+        List.of(), null, List.of(), "");
+  }
+
+  /** A seat or reference with no audio on it. */
+  public boolean isFree() {
+    return kind.holdsClips() && clips.isEmpty();
+  }
+
+  /** The send to {@code destination}, if there is one. */
+  public Optional<Send> sendTo(String destination) {
+    return sends.stream().filter(send -> send.destination().equals(destination)).findFirst();
+  }
+}

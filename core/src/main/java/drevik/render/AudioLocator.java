@@ -1,0 +1,14 @@
+package drevik.render;
+
+import drevik.audio.AudioException;
+import drevik.mix.AudioRef;
+import java.nio.file.Path;
+
+/** Finds the file that a clip plays. */
+@FunctionalInterface
+public interface AudioLocator {
+  /**
+   * @throws AudioException if the audio is not there, saying where it was looked for
+   */
+  Path locate(AudioRef audio);
+}

@@ -1,0 +1,108 @@
+package drevik.render;
+
+import drevik.audio.AudioException;
+import drevik.mix.Mix;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** The print run: one pass of the engine writes every chosen output and measures it. */
+public final class Printer {
+  private Printer() {}
+
+  /**
+   * Prints into {@code folder}, which is made if need be. Files are written beside it and moved in
+   * when all are whole, so that a run that fails, is cancelled or killed leaves nothing behind that
+   * looks finished.
+   *
+   * @throws drevik.mix.Refused if the Mix cannot be printed, saying why
+   * @throws AudioException if audio cannot be read or written
+   * @throws PrintCancelled if {@code progress} ended it
+   */
+  public static PrintReport print(
+      Mix mix, AudioLocator audio, PrintOptions options, Path folder, Progress progress) {
+    long began = System.nanoTime();
+    Path unfinished = folder.resolveSibling(folder.getFileName() + ".unfinished");
+    try {
+      delete(unfinished);
+      Files.createDirectories(unfinished);
+      PrintReport report;
+      try (Plan plan = new Plan(mix, audio, options, unfinished)) {
+        run(plan, mix.startFrame(), options, progress);
+        report = report(mix, plan, began);
+      }
+      Files.createDirectories(folder);
+      for (PrintReport.Printed printed : report.files()) {
+        Files.move(
+            unfinished.resolve(printed.file()),
+            folder.resolve(printed.file()),
+            StandardCopyOption.REPLACE_EXISTING);
+      }
+      return report;
+    } catch (IOException e) {
+      throw new AudioException("the print could not be written: " + e.getMessage(), e);
+    } finally {
+      delete(unfinished);
+    }
+  }
+
+  private static void run(Plan plan, long start, PrintOptions options, Progress progress) {
+    int blockSize = options.blockSize();
+    try (LevelRunner runner = new LevelRunner(options.threads())) {
+      int ends = plan.outputs.size() + plan.nullTests.size();
+      for (long at = 0; at < plan.runFrames; at += blockSize) {
+        int frames = (int) Math.min(blockSize, plan.runFrames - at);
+        long blockStart = start + at;
+        for (List<ChannelNode> level : plan.levels) {
+          runner.run(level.size(), i -> level.get(i).process(blockStart, frames));
+        }
+        runner.run(ends, i -> end(plan, i, frames));
+        if (!progress.at((double) (at + frames) / plan.runFrames)) {
+          throw new PrintCancelled();
+        }
+      }
+    }
+  }
+
+  private static void end(Plan plan, int index, int frames) {
+    int outputs = plan.outputs.size();
+    if (index < outputs) {
+      plan.outputs.get(index).process(frames);
+    } else {
+      plan.nullTests.get(index - outputs).process(frames);
+    }
+  }
+
+  private static PrintReport report(Mix mix, Plan plan, long began) {
+    List<PrintReport.Printed> files = new ArrayList<>();
+    for (int i = 0; i < plan.outputs.size(); i++) {
+      String file = plan.files.get(i).getFileName().toString();
+      files.add(plan.outputs.get(i).report(file, plan.frames));
+    }
+    return new PrintReport(
+        mix.name(),
+        mix.sampleRate(),
+        (double) plan.frames / mix.sampleRate(),
+        (System.nanoTime() - began) / 1e9,
+        files,
+        plan.nullTests.stream().map(NullNode::report).toList());
+  }
+
+  private static void delete(Path folder) {
+    if (!Files.exists(folder)) {
+      return;
+    }
+    try (Stream<Path> paths = Files.walk(folder)) {
+      for (Path path : paths.sorted(Comparator.reverseOrder()).toList()) {
+        Files.deleteIfExists(path);
+      }
+    } catch (IOException e) {
+      throw new AudioException("“" + folder + "” cannot be cleared: " + e.getMessage(), e);
+    }
+  }
+}

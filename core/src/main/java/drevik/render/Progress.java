@@ -1,0 +1,13 @@
+package drevik.render;
+
+/** Hears how far a print run is, and may end it. */
+@FunctionalInterface
+public interface Progress {
+  Progress NONE = done -> true;
+
+  /**
+   * @param done 0 to 1
+   * @return false to cancel
+   */
+  boolean at(double done);
+}

@@ -1,0 +1,161 @@
+package drevik.route;
+
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * The Flow: which channel stands in which stage, in which order, and what ties them.
+ *
+ * <p>Main outputs form a forest (each channel has one), so walking it depth first gives an order of
+ * rows in which no main ribbon crosses another. Stages count from the end of the path: the master
+ * last, the mix before it, groups before that, all deeper buses as sub-sums; seats always stand
+ * first and files last. Stable: an edit moves only the rows that it concerns.
+ *
+ * @param stages from left to right
+ * @param returns ids in the returns band: returns, and buses fed by sends alone
+ * @param ribbons everything that is heard, and the files
+ */
+public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> ribbons) {
+
+  /**
+   * One column.
+   *
+   * @param ids channel ids, or output ids in the last stage, from top to bottom
+   */
+  public record Stage(String name, List<String> ids) {}
+
+  /**
+   * One ribbon.
+   *
+   * @param to a channel's id, or an output's for kind {@code file}
+   * @param channels width of what it carries, in audio channels
+   */
+  public record Ribbon(String from, String to, String kind, int channels) {}
+
+  public static FlowLayout of(Mix mix) {
+    return new Builder(mix).build();
+  }
+
+  private static final class Builder {
+    private final Mix mix;
+    private final Map<String, Channel> shown = new LinkedHashMap<>();
+    private final Map<String, List<Channel>> feeders = new HashMap<>();
+    private final Set<String> band = new java.util.LinkedHashSet<>();
+
+    Builder(Mix mix) {
+      this.mix = mix;
+      SignalGraph graph = SignalGraph.of(mix);
+      for (Channel channel : mix.channels()) {
+        if (channel.stowed()) {
+          continue;
+        }
+        shown.put(channel.id(), channel);
+        if (channel.kind() == ChannelKind.RETURN || graph.isParallel(channel)) {
+          band.add(channel.id());
+        }
+      }
+      for (Channel channel : shown.values()) {
+        feeders.computeIfAbsent(outputOf(channel), k -> new ArrayList<>()).add(channel);
+      }
+    }
+
+    /** The shown channel that this one feeds; null at the end of a path. */
+    private String outputOf(Channel channel) {
+      return channel.output() != null && shown.containsKey(channel.output())
+          ? channel.output()
+          : null;
+    }
+
+    FlowLayout build() {
+      Map<String, Integer> depth = new HashMap<>();
+      List<String> rows = new ArrayList<>();
+      int rootDepth = hasMaster() ? 0 : 1;
+      for (Channel root : feeders.getOrDefault(null, List.of())) {
+        boolean atTheEnd = root.kind() == ChannelKind.MASTER || root.kind().holdsClips();
+        walk(root, atTheEnd ? 0 : rootDepth, depth, rows);
+      }
+      return new FlowLayout(stages(depth, rows), List.copyOf(band), ribbons());
+    }
+
+    private boolean hasMaster() {
+      return shown.values().stream().anyMatch(c -> c.kind() == ChannelKind.MASTER);
+    }
+
+    private void walk(Channel channel, int level, Map<String, Integer> depth, List<String> rows) {
+      if (depth.putIfAbsent(channel.id(), level) != null) {
+        return;
+      }
+      rows.add(channel.id());
+      feeders.getOrDefault(channel.id(), List.of()).forEach(f -> walk(f, level + 1, depth, rows));
+    }
+
+    private List<Stage> stages(Map<String, Integer> depth, List<String> rows) {
+      List<Stage> stages = new ArrayList<>();
+      stages.add(
+          new Stage(
+              "Seats", rows.stream().filter(id -> shown.get(id).kind().holdsClips()).toList()));
+      Set<Integer> depths = new TreeSet<>(java.util.Comparator.reverseOrder());
+      for (String id : rows) {
+        if (isColumnBus(id)) {
+          depths.add(depth.get(id));
+        }
+      }
+      for (int level : depths) {
+        List<String> ids =
+            rows.stream().filter(id -> isColumnBus(id) && depth.get(id) == level).toList();
+        stages.add(new Stage(nameOf(level), ids));
+      }
+      stages.add(new Stage("Files", mix.outputs().stream().map(Output::id).toList()));
+      return stages;
+    }
+
+    private boolean isColumnBus(String id) {
+      return !shown.get(id).kind().holdsClips() && !band.contains(id);
+    }
+
+    private static String nameOf(int level) {
+      return switch (level) {
+        case 0 -> "Master";
+        case 1 -> "Mix";
+        case 2 -> "Groups";
+        case 3 -> "Sub-sums";
+        default -> "Sub-sums " + (level - 2);
+      };
+    }
+
+    private List<Ribbon> ribbons() {
+      List<Ribbon> ribbons = new ArrayList<>();
+      for (Channel channel : shown.values()) {
+        int width = channel.layout().channels();
+        if (outputOf(channel) != null) {
+          ribbons.add(new Ribbon(channel.id(), channel.output(), "output", width));
+        }
+        channel.sends().stream()
+            .filter(send -> shown.containsKey(send.destination()))
+            .forEach(
+                send -> ribbons.add(new Ribbon(channel.id(), send.destination(), "send", width)));
+        channel.chain().stream()
+            .filter(insert -> insert.key() != null && shown.containsKey(insert.key().source()))
+            .forEach(
+                insert ->
+                    ribbons.add(new Ribbon(insert.key().source(), channel.id(), "key", width)));
+      }
+      for (Output output : mix.outputs()) {
+        if (shown.containsKey(output.channel())) {
+          ribbons.add(
+              new Ribbon(output.channel(), output.id(), "file", output.layout().channels()));
+        }
+      }
+      return ribbons;
+    }
+  }
+}

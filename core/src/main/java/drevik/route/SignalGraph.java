@@ -1,0 +1,185 @@
+package drevik.route;
+
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.Send;
+import drevik.mix.Tap;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jgrapht.Graph;
+import org.jgrapht.alg.connectivity.KosarajuStrongConnectivityInspector;
+import org.jgrapht.alg.shortestpath.BFSShortestPath;
+import org.jgrapht.graph.DefaultEdge;
+import org.jgrapht.graph.builder.GraphTypeBuilder;
+import org.jgrapht.traverse.NotDirectedAcyclicGraphException;
+import org.jgrapht.traverse.TopologicalOrderIterator;
+
+/**
+ * The signal graph of a Mix: channels, tied by outputs, sends and keys. Building it, ordering it
+ * and finding loops all take time in proportion to channels plus ties.
+ */
+public final class SignalGraph {
+  private final Mix mix;
+  private final Map<String, Channel> channels;
+  private final List<Tie> ties;
+  private final Graph<String, DefaultEdge> graph;
+
+  private SignalGraph(Mix mix) {
+    this.mix = mix;
+    this.channels = mix.channelsById();
+    this.ties = mix.channels().stream().flatMap(c -> tiesOf(c).stream()).toList();
+    this.graph =
+        GraphTypeBuilder.<String, DefaultEdge>directed()
+            .allowingSelfLoops(true)
+            .allowingMultipleEdges(true)
+            .edgeClass(DefaultEdge.class)
+            .buildGraph();
+    channels.keySet().forEach(graph::addVertex);
+    for (Tie tie : ties) {
+      if (channels.containsKey(tie.from()) && channels.containsKey(tie.to())) {
+        graph.addEdge(tie.from(), tie.to());
+      }
+    }
+  }
+
+  public static SignalGraph of(Mix mix) {
+    return new SignalGraph(mix);
+  }
+
+  /**
+   * Refuses a Mix whose routing cannot work: a tie to or from a channel that is not there, into a
+   * channel that holds audio, or round a loop.
+   *
+   * @throws Refused with the loop spelled out
+   */
+  public static void requireSound(Mix mix) {
+    SignalGraph graph = of(mix);
+    graph
+        .fault()
+        .ifPresent(
+            fault -> {
+              throw new Refused(fault);
+            });
+  }
+
+  /** What is wrong with the routing, in words; empty if nothing is. */
+  public Optional<String> fault() {
+    for (Tie tie : ties) {
+      Channel from = channels.get(tie.from());
+      Channel to = channels.get(tie.to());
+      if (from == null || to == null) {
+        return Optional.of(
+            "“"
+                + (from == null ? to.name() : from.name())
+                + "” points at a channel that is not in this Mix; choose another.");
+      }
+      if (tie.kind() != Tie.Kind.KEY && to.kind().holdsClips()) {
+        return Optional.of(
+            "“"
+                + to.name()
+                + "” is a "
+                + to.kind()
+                + ": it plays files, so nothing can be sent into it. Choose a bus, return or master.");
+      }
+    }
+    return loop()
+        .map(
+            ids ->
+                "That would close a loop: "
+                    + ids.stream()
+                        .map(id -> channels.get(id).name())
+                        .collect(Collectors.joining(" → "))
+                    + ". Choose a destination that does not lead back.");
+  }
+
+  /** A loop as ids, the first repeated at the end; empty if there is none. */
+  public Optional<List<String>> loop() {
+    for (Tie tie : ties) {
+      if (tie.from().equals(tie.to())) {
+        return Optional.of(List.of(tie.from(), tie.from()));
+      }
+    }
+    return new KosarajuStrongConnectivityInspector<>(graph)
+        .stronglyConnectedSets().stream()
+            .filter(set -> set.size() > 1)
+            .map(
+                set -> set.stream().min(Comparator.comparingInt(this::documentOrder)).orElseThrow())
+            .min(Comparator.comparingInt(this::documentOrder))
+            .map(this::loopThrough);
+  }
+
+  private List<String> loopThrough(String start) {
+    BFSShortestPath<String, DefaultEdge> search = new BFSShortestPath<>(graph);
+    return graph.outgoingEdgesOf(start).stream()
+        .map(edge -> search.getPath(graph.getEdgeTarget(edge), start))
+        .filter(path -> path != null)
+        .min(Comparator.comparingInt(path -> path.getLength()))
+        .map(
+            path -> {
+              List<String> ids = new ArrayList<>();
+              ids.add(start);
+              ids.addAll(path.getVertexList());
+              return ids;
+            })
+        .orElseThrow();
+  }
+
+  private int documentOrder(String id) {
+    return mix.channels().indexOf(channels.get(id));
+  }
+
+  /**
+   * Channel ids such that every source stands before what it feeds; among equals, document order,
+   * so that the order (and with it every sum) is the same each time.
+   *
+   * @throws Refused if there is a loop
+   */
+  public List<String> order() {
+    Map<String, Integer> place = new HashMap<>();
+    channels.keySet().forEach(id -> place.put(id, place.size()));
+    try {
+      List<String> order = new ArrayList<>(channels.size());
+      new TopologicalOrderIterator<>(graph, Comparator.comparingInt(place::get))
+          .forEachRemaining(order::add);
+      return order;
+    } catch (NotDirectedAcyclicGraphException e) {
+      throw new Refused(fault().orElse("The routing has a loop."));
+    }
+  }
+
+  public List<Tie> ties() {
+    return ties;
+  }
+
+  /** All that leaves a channel, and the keys that its own processors listen to. */
+  private static List<Tie> tiesOf(Channel channel) {
+    List<Tie> ties = new ArrayList<>();
+    if (channel.output() != null) {
+      ties.add(new Tie(channel.id(), channel.output(), Tie.Kind.OUTPUT, Tap.POST_FADER));
+    }
+    for (Send send : channel.sends()) {
+      ties.add(new Tie(channel.id(), send.destination(), Tie.Kind.SEND, send.tap()));
+    }
+    for (Insert insert : channel.chain()) {
+      if (insert.key() != null) {
+        ties.add(new Tie(insert.key().source(), channel.id(), Tie.Kind.KEY, insert.key().tap()));
+      }
+    }
+    return ties;
+  }
+
+  /** True for a channel that is heard only through sends into it: a parallel. */
+  public boolean isParallel(Channel channel) {
+    return channel.kind() == ChannelKind.BUS
+        && ties.stream().noneMatch(t -> t.kind() == Tie.Kind.OUTPUT && t.to().equals(channel.id()))
+        && ties.stream().anyMatch(t -> t.kind() == Tie.Kind.SEND && t.to().equals(channel.id()));
+  }
+}
