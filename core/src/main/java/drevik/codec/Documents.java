@@ -1,5 +1,6 @@
 package drevik.codec;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
@@ -29,6 +30,8 @@ public final class Documents {
     builder
         .addMixIn(Edit.class, EditByName.class)
         .enable(EnumFeature.READ_ENUMS_USING_TO_STRING, EnumFeature.WRITE_ENUMS_USING_TO_STRING)
+        .changeDefaultPropertyInclusion(
+            inclusion -> inclusion.withValueInclusion(JsonInclude.Include.NON_NULL))
         .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
     for (Class<?> edit : Edit.class.getPermittedSubclasses()) {
       builder.registerSubtypes(new NamedType(edit, nameOf(edit)));

@@ -9,9 +9,10 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** Adds channels at the end of the document, or after {@code after}. */
-public record AddChannels(List<Channel> channels, String after) implements Edit {
+public record AddChannels(List<Channel> channels, @Nullable String after) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     if (channels.isEmpty()) {

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Carries out a seating plan: puts clips on seats, adds seats, stows those that nothing came for.
@@ -29,7 +30,7 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
    * @param addedAfter where a new seat goes: behind this channel, or null for the end
    * @param clip the audio
    */
-  public record Seating(Channel seat, String addedAfter, Clip clip) {}
+  public record Seating(Channel seat, @Nullable String addedAfter, Clip clip) {}
 
   @Override
   public Mix applyTo(Mix mix) {

@@ -3,13 +3,14 @@ package drevik.edit;
 import drevik.mix.Mix;
 import drevik.route.SignalGraph;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Points the outputs of many channels at one destination.
  *
  * @param destination a channel's id, or null for nowhere
  */
-public record SendChannelsTo(List<String> channels, String destination) implements Edit {
+public record SendChannelsTo(List<String> channels, @Nullable String destination) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     Mix after = Picked.change(mix, channels, channel -> channel.withOutput(destination));

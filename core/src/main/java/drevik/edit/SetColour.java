@@ -6,13 +6,14 @@ import drevik.mix.Refused;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Gives many channels the colour of a family.
  *
  * @param colour a colour family's id, or null for the category's own
  */
-public record SetColour(List<String> channels, String colour) implements Edit {
+public record SetColour(List<String> channels, @Nullable String colour) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     if (colour != null && ColourFamily.byId(colour).isEmpty()) {

@@ -2,6 +2,7 @@ package drevik.intake;
 
 import drevik.audio.WavHeader;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What one read of a file tells about it. Values that have no meaning for it are null.
@@ -16,14 +17,14 @@ import java.util.List;
  */
 public record Inspection(
     WavHeader header,
-    Double samplePeakDbfs,
-    Double truePeakDbtp,
-    Double integratedLufs,
-    Double loudnessRangeLu,
+    @Nullable Double samplePeakDbfs,
+    @Nullable Double truePeakDbtp,
+    @Nullable Double integratedLufs,
+    @Nullable Double loudnessRangeLu,
     double dcOffset,
     long clippedSamples,
     boolean dualMono,
     boolean silent,
-    Double firstSoundSeconds,
-    Double lastSoundSeconds,
+    @Nullable Double firstSoundSeconds,
+    @Nullable Double lastSoundSeconds,
     List<Integer> overview) {}

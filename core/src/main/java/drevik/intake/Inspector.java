@@ -90,12 +90,25 @@ public final class Inspector {
       } else {
         run = 0;
       }
-      largest = Math.max(largest, magnitude);
-      int step = (int) ((at + i) * OVERVIEW_STEPS / header.frames());
-      overview[step] = Math.max(overview[step], magnitude);
     }
+    overview(x, at, frames);
     sums[channel] = sum;
     runs[channel] = run;
+  }
+
+  private void overview(float[] x, long at, int frames) {
+    int i = 0;
+    while (i < frames) {
+      int step = (int) ((at + i) * OVERVIEW_STEPS / header.frames());
+      long nextStep = ((step + 1) * header.frames() + OVERVIEW_STEPS - 1) / OVERVIEW_STEPS;
+      int end = (int) Math.min(frames, nextStep - at);
+      float most = overview[step];
+      for (; i < end; i++) {
+        most = Math.max(most, Math.abs(x[i]));
+      }
+      overview[step] = most;
+      largest = Math.max(largest, most);
+    }
   }
 
   private Inspection result() {

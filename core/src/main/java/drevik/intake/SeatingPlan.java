@@ -3,6 +3,7 @@ package drevik.intake;
 import drevik.edit.SeatDelivery;
 import drevik.mix.Clip;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Proposed: which file goes where, and why.
@@ -37,10 +38,10 @@ public record SeatingPlan(List<Place> places, List<Stowed> stow) {
   public record Place(
       String file,
       Act act,
-      String seatName,
-      String destination,
+      @Nullable String seatName,
+      @Nullable String destination,
       String because,
-      SeatDelivery.Seating seating) {}
+      SeatDelivery.@Nullable Seating seating) {}
 
   /** A seat that stays empty. */
   public record Stowed(String id, String name) {}

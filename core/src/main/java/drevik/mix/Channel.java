@@ -4,6 +4,7 @@ import drevik.audio.Layout;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One channel.
@@ -25,7 +26,7 @@ public record Channel(
     String name,
     Layout layout,
     String category,
-    String colour,
+    @Nullable String colour,
     double trimDb,
     boolean invertPolarity,
     List<Insert> chain,
@@ -33,17 +34,17 @@ public record Channel(
     double pan,
     boolean mute,
     boolean stowed,
-    String output,
+    @Nullable String output,
     List<Send> sends,
-    String person,
+    @Nullable String person,
     List<Clip> clips,
     String comment)
     implements ChannelBuilder.With {
 
   public Channel {
-    chain = List.copyOf(chain);
-    sends = List.copyOf(sends);
-    clips = List.copyOf(clips);
+    chain = Lists.copy(chain);
+    sends = Lists.copy(sends);
+    clips = Lists.copy(clips);
   }
 
   /** A channel at 0 dB with nothing on it. */

@@ -3,6 +3,7 @@ package drevik.mix;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A processor in a chain. One whose type Drevik does not know is a stand-in: it passes audio
@@ -20,10 +21,12 @@ public record Insert(
     boolean on,
     boolean postFader,
     Map<String, Double> settings,
-    Key key)
+    @Nullable Key key)
     implements InsertBuilder.With {
 
   public Insert {
-    settings = java.util.Collections.unmodifiableMap(new TreeMap<>(settings));
+    settings =
+        java.util.Collections.unmodifiableMap(
+            new TreeMap<>(settings == null ? Map.of() : settings));
   }
 }

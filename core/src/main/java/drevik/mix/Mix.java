@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The document: everything between delivered audio and printed files. A template and a session are
@@ -31,8 +32,8 @@ public record Mix(
     double tempo,
     PanLaw panLaw,
     long startFrame,
-    Long endFrame,
-    Origin origin,
+    @Nullable Long endFrame,
+    @Nullable Origin origin,
     List<Channel> channels,
     List<Control> controls,
     List<Output> outputs,
@@ -44,10 +45,11 @@ public record Mix(
   public static final int CURRENT_VERSION = 1;
 
   public Mix {
-    channels = List.copyOf(channels);
-    controls = List.copyOf(controls);
-    outputs = List.copyOf(outputs);
-    stemSets = List.copyOf(stemSets);
+    channels = Lists.copy(channels);
+    controls = Lists.copy(controls);
+    outputs = Lists.copy(outputs);
+    stemSets = Lists.copy(stemSets);
+    categoryMap = categoryMap == null ? CategoryMap.EMPTY : categoryMap;
   }
 
   /** An empty Mix of 48 kHz at 120 bpm. */

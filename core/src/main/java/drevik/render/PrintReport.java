@@ -1,6 +1,7 @@
 package drevik.render;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a print run made, with its measurements.
@@ -27,9 +28,9 @@ public record PrintReport(
       String name,
       String file,
       long frames,
-      Double samplePeakDbfs,
-      Double truePeakDbtp,
-      Double integratedLufs,
+      @Nullable Double samplePeakDbfs,
+      @Nullable Double truePeakDbtp,
+      @Nullable Double integratedLufs,
       double loudnessRangeLu) {}
 
   /**
@@ -37,7 +38,7 @@ public record PrintReport(
    *
    * @param residualDbfs largest sample that is left; null if nothing at all is left
    */
-  public record NullTest(String stemSet, String name, Double residualDbfs) {
+  public record NullTest(String stemSet, String name, @Nullable Double residualDbfs) {
     /** Stems that add up leave less than a 20-bit file could show. */
     public static final double LIMIT_DBFS = -120;
 

@@ -37,9 +37,11 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
    * One ribbon.
    *
    * @param to a channel's id, or an output's for kind {@code file}
+   * @param kind {@code output}, {@code send}, {@code key} or {@code file}
    * @param channels width of what it carries, in audio channels
+   * @param seats how many seats are in it by main outputs
    */
-  public record Ribbon(String from, String to, String kind, int channels) {}
+  public record Ribbon(String from, String to, String kind, int channels, int seats) {}
 
   public static FlowLayout of(Mix mix) {
     return new Builder(mix).build();
@@ -50,6 +52,7 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
     private final Map<String, Channel> shown = new LinkedHashMap<>();
     private final Map<String, List<Channel>> feeders = new HashMap<>();
     private final Set<String> band = new java.util.LinkedHashSet<>();
+    private final Map<String, Integer> seats = new HashMap<>();
 
     Builder(Mix mix) {
       this.mix = mix;
@@ -79,7 +82,10 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       Map<String, Integer> depth = new HashMap<>();
       List<String> rows = new ArrayList<>();
       int rootDepth = hasMaster() ? 0 : 1;
-      for (Channel root : feeders.getOrDefault(null, List.of())) {
+      List<Channel> roots = new ArrayList<>(feeders.getOrDefault(null, List.of()));
+      // What is only compared or feeds nothing stands below everything that is heard.
+      roots.sort(java.util.Comparator.comparing(root -> root.kind().holdsClips()));
+      for (Channel root : roots) {
         boolean atTheEnd = root.kind() == ChannelKind.MASTER || root.kind().holdsClips();
         walk(root, atTheEnd ? 0 : rootDepth, depth, rows);
       }
@@ -137,25 +143,39 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       for (Channel channel : shown.values()) {
         int width = channel.layout().channels();
         if (outputOf(channel) != null) {
-          ribbons.add(new Ribbon(channel.id(), channel.output(), "output", width));
+          ribbons.add(ribbon(channel.id(), channel.output(), "output", width));
         }
         channel.sends().stream()
             .filter(send -> shown.containsKey(send.destination()))
-            .forEach(
-                send -> ribbons.add(new Ribbon(channel.id(), send.destination(), "send", width)));
+            .forEach(send -> ribbons.add(ribbon(channel.id(), send.destination(), "send", width)));
         channel.chain().stream()
             .filter(insert -> insert.key() != null && shown.containsKey(insert.key().source()))
             .forEach(
-                insert ->
-                    ribbons.add(new Ribbon(insert.key().source(), channel.id(), "key", width)));
+                insert -> ribbons.add(ribbon(insert.key().source(), channel.id(), "key", width)));
       }
       for (Output output : mix.outputs()) {
         if (shown.containsKey(output.channel())) {
-          ribbons.add(
-              new Ribbon(output.channel(), output.id(), "file", output.layout().channels()));
+          ribbons.add(ribbon(output.channel(), output.id(), "file", output.layout().channels()));
         }
       }
       return ribbons;
+    }
+
+    private Ribbon ribbon(String from, String to, String kind, int channels) {
+      return new Ribbon(from, to, kind, channels, seatsIn(from));
+    }
+
+    private int seatsIn(String id) {
+      Integer known = seats.get(id);
+      if (known != null) {
+        return known;
+      }
+      int count = shown.containsKey(id) && shown.get(id).kind().holdsClips() ? 1 : 0;
+      for (Channel feeder : feeders.getOrDefault(id, List.of())) {
+        count += seatsIn(feeder.id());
+      }
+      seats.put(id, count);
+      return count;
     }
   }
 }

@@ -413,8 +413,8 @@ final class Weathervane {
       double sum = 0;
       for (int k = Math.max(0, centre - 15); k < Math.min(in.length, centre + 17); k++) {
         double x = (k - at) * cutoff;
-        double window = 0.5 + 0.5 * Math.cos(Math.PI * (k - at) / 17);
-        double sinc = Math.abs(x) < 1e-9 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x);
+        double window = 0.5 + 0.5 * Voices.sine(Math.PI * ((k - at) / 17 + 0.5));
+        double sinc = Math.abs(x) < 1e-9 ? 1 : Voices.sine(Math.PI * x) / (Math.PI * x);
         sum += in[k] * cutoff * sinc * window;
       }
       out[i] = (float) sum;

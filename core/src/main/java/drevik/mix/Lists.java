@@ -1,0 +1,12 @@
+package drevik.mix;
+
+import java.util.List;
+
+/** Lists of documents: never null, never changed. */
+final class Lists {
+  private Lists() {}
+
+  static <T> List<T> copy(List<T> list) {
+    return list == null ? List.of() : List.copyOf(list);
+  }
+}

@@ -1,0 +1,66 @@
+package drevik.server;
+
+import drevik.audio.AudioException;
+import drevik.mix.Refused;
+import java.nio.file.FileSystemException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import tools.jackson.core.JacksonException;
+
+/** Turns what went wrong into a problem document (RFC 9457) whose detail says what to do. */
+@RestControllerAdvice
+class Problems {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  @ExceptionHandler(NotFound.class)
+  ProblemDetail notFound(NotFound e) {
+    return problem(HttpStatus.NOT_FOUND, "Not here", e.getMessage());
+  }
+
+  @ExceptionHandler(Conflict.class)
+  ProblemDetail conflict(Conflict e) {
+    return problem(HttpStatus.CONFLICT, "Changed meanwhile", e.getMessage());
+  }
+
+  @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
+  ProblemDetail locked(ObjectOptimisticLockingFailureException e) {
+    return problem(
+        HttpStatus.CONFLICT,
+        "Changed meanwhile",
+        "Somebody else changed this at the same moment; do it once more.");
+  }
+
+  @ExceptionHandler({Refused.class, AudioException.class})
+  ProblemDetail refused(RuntimeException e) {
+    return problem(HttpStatus.UNPROCESSABLE_CONTENT, "Refused", e.getMessage());
+  }
+
+  @ExceptionHandler(HttpMessageNotReadableException.class)
+  ProblemDetail unreadable(HttpMessageNotReadableException e) {
+    String why =
+        e.getCause() instanceof JacksonException json ? json.getOriginalMessage() : "it is empty";
+    return problem(
+        HttpStatus.BAD_REQUEST, "Not understood", "The request could not be read: " + why);
+  }
+
+  @ExceptionHandler(FileSystemException.class)
+  ProblemDetail disk(FileSystemException e) {
+    LOG.error("file system", e);
+    return problem(
+        HttpStatus.INSUFFICIENT_STORAGE,
+        "The disk refused",
+        "The file could not be written: " + e.getReason() + ". Free some space and send it again.");
+  }
+
+  private static ProblemDetail problem(HttpStatus status, String title, String detail) {
+    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+    problem.setTitle(title);
+    return problem;
+  }
+}

@@ -1,0 +1,32 @@
+package drevik.server.delivery;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+/** A batch of received files. */
+@Entity
+@Table(name = "delivery")
+class DeliveryRow {
+  @Id String id;
+
+  @Column(nullable = false)
+  String mixId;
+
+  @Column(nullable = false)
+  String name;
+
+  @Column(nullable = false)
+  Instant at;
+
+  protected DeliveryRow() {}
+
+  DeliveryRow(String id, String mixId, String name, Instant at) {
+    this.id = id;
+    this.mixId = mixId;
+    this.name = name;
+    this.at = at;
+  }
+}

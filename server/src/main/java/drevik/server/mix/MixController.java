@@ -1,0 +1,90 @@
+package drevik.server.mix;
+
+import drevik.codec.Documents;
+import drevik.edit.Edit;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The shelf, and the Mix that is open. */
+@RestController
+@RequestMapping(path = "/api/mixes", produces = MediaType.APPLICATION_JSON_VALUE)
+class MixController {
+  /** What to start. */
+  record NewSession(String template, String name) {}
+
+  /** An empty template's name. */
+  record NewTemplate(String name) {}
+
+  /** The id of what was made. */
+  record Created(String id) {}
+
+  /** An edit with the revision that it was made on. */
+  record EditRequest(int basedOn, Edit edit) {}
+
+  private final MixService mixes;
+
+  MixController(MixService mixes) {
+    this.mixes = mixes;
+  }
+
+  @GetMapping
+  List<ShelfItem> shelf() {
+    return mixes.shelf();
+  }
+
+  @PostMapping("/sessions")
+  Created startSession(@RequestBody NewSession wanted) {
+    return new Created(mixes.startSession(wanted.template(), wanted.name()));
+  }
+
+  @PostMapping("/templates")
+  Created newTemplate(@RequestBody NewTemplate wanted) {
+    String name = wanted.name() == null || wanted.name().isBlank() ? "New template" : wanted.name();
+    return new Created(mixes.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
+  }
+
+  @GetMapping("/{id}")
+  MixView view(@PathVariable String id) {
+    return mixes.view(id);
+  }
+
+  @PostMapping("/{id}/edits")
+  MixView edit(@PathVariable String id, @RequestBody EditRequest request) {
+    return mixes.edit(id, request.basedOn(), request.edit());
+  }
+
+  @PostMapping("/{id}/undo")
+  MixView undo(@PathVariable String id) {
+    return mixes.undo(id);
+  }
+
+  @PostMapping("/{id}/redo")
+  MixView redo(@PathVariable String id) {
+    return mixes.redo(id);
+  }
+
+  /** The document as a file that the command line reads. */
+  @GetMapping("/{id}/document")
+  ResponseEntity<String> document(@PathVariable String id) {
+    Mix mix = mixes.document(id);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(mix.name() + ".json", java.nio.charset.StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(Documents.writeMix(mix));
+  }
+}

@@ -1,0 +1,43 @@
+package drevik.server.mix;
+
+import drevik.mix.MixKind;
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+
+/** A Mix on the shelf: its head revision, and what the shelf shows of it. */
+@Entity
+@Table(name = "mix")
+class MixRow {
+  @Id String id;
+
+  @Column(nullable = false)
+  String name;
+
+  @Enumerated(EnumType.STRING)
+  @Column(nullable = false)
+  MixKind kind;
+
+  int head;
+
+  @Version long version;
+
+  @Column(nullable = false)
+  Instant createdAt;
+
+  @Column(nullable = false)
+  Instant changedAt;
+
+  protected MixRow() {}
+
+  MixRow(String id, MixKind kind, Instant now) {
+    this.id = id;
+    this.kind = kind;
+    this.createdAt = now;
+  }
+}

@@ -1,0 +1,197 @@
+package drevik.server.mix;
+
+import drevik.edit.Edit;
+import drevik.mix.ChannelKind;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Origin;
+import drevik.mix.Refused;
+import drevik.server.Conflict;
+import drevik.server.Ids;
+import drevik.server.NotFound;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Mixes as lines of revisions: create, edit, undo, redo. */
+@Service
+public class MixService {
+  private final MixRows mixes;
+  private final RevisionRows revisions;
+  private final Clock clock;
+
+  MixService(MixRows mixes, RevisionRows revisions, Clock clock) {
+    this.mixes = mixes;
+    this.revisions = revisions;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public List<ShelfItem> shelf() {
+    return mixes.findAllByOrderByKindDescChangedAtDesc().stream().map(this::item).toList();
+  }
+
+  private ShelfItem item(MixRow row) {
+    Mix mix = head(row);
+    return new ShelfItem(
+        row.id,
+        row.name,
+        row.kind,
+        mix.description(),
+        row.head,
+        count(mix, ChannelKind.SEAT),
+        count(mix, ChannelKind.BUS),
+        mix.outputs().size(),
+        row.changedAt);
+  }
+
+  private static int count(Mix mix, ChannelKind kind) {
+    return (int) mix.channels().stream().filter(c -> c.kind() == kind && !c.stowed()).count();
+  }
+
+  /** Puts a Mix on the shelf as its first revision. */
+  @Transactional
+  public String create(Mix mix, String says) {
+    Instant now = clock.instant();
+    MixRow row = new MixRow(Ids.next(), mix.kind(), now);
+    row.name = mix.name();
+    row.head = 1;
+    row.changedAt = now;
+    mixes.save(row);
+    revisions.save(new RevisionRow(row.id, 1, null, now, says, mix));
+    return row.id;
+  }
+
+  /** A session from a template, with the template's ids, without audio. */
+  @Transactional
+  public String startSession(String templateId, String name) {
+    MixRow template = row(templateId);
+    if (template.kind != MixKind.TEMPLATE) {
+      throw new Refused("“" + template.name + "” is a session; choose a template to start from.");
+    }
+    if (name == null || name.isBlank()) {
+      throw new Refused("Give the session a name.");
+    }
+    Mix session =
+        head(template)
+            .withKind(MixKind.SESSION)
+            .withName(name.strip())
+            .withOrigin(new Origin(templateId, template.head));
+    return create(session, "start from “" + template.name + "”");
+  }
+
+  @Transactional(readOnly = true)
+  public MixView view(String id) {
+    return view(row(id));
+  }
+
+  /** The head's document. */
+  @Transactional(readOnly = true)
+  public Mix document(String id) {
+    return head(row(id));
+  }
+
+  @Transactional(readOnly = true)
+  public Mix document(String id, int revision) {
+    return revision(id, revision).document;
+  }
+
+  @Transactional(readOnly = true)
+  public int headOf(String id) {
+    return row(id).head;
+  }
+
+  /**
+   * Makes an edit. One that was made on an older revision is made again on the head if it still
+   * applies.
+   *
+   * @throws Conflict if it no longer does, with both sides in words
+   */
+  @Transactional
+  public MixView edit(String id, int basedOn, Edit edit) {
+    MixRow row = row(id);
+    Mix before = head(row);
+    Mix after;
+    try {
+      after = edit.applyTo(before);
+    } catch (Refused e) {
+      if (basedOn == row.head) {
+        throw e;
+      }
+      throw new Conflict(
+          "You wanted to "
+              + edit.says(revision(id, basedOn).document)
+              + "; meanwhile the Mix went on to revision "
+              + row.head
+              + " (“"
+              + revisions.says(id, row.head)
+              + "”). "
+              + e.getMessage());
+    }
+    append(row, edit.says(before), after);
+    return view(row);
+  }
+
+  private void append(MixRow row, String says, Mix document) {
+    Instant now = clock.instant();
+    int number = revisions.last(row.id) + 1;
+    revisions.save(new RevisionRow(row.id, number, row.head, now, says, document));
+    moveTo(row, number, document, now);
+  }
+
+  private void moveTo(MixRow row, int number, Mix document, Instant now) {
+    row.head = number;
+    row.name = document.name();
+    row.changedAt = now;
+    mixes.saveAndFlush(row);
+  }
+
+  @Transactional
+  public MixView undo(String id) {
+    MixRow row = row(id);
+    Integer parent = revision(id, row.head).parent;
+    if (parent == null) {
+      throw new Refused("There is nothing to undo: this is the first revision.");
+    }
+    moveTo(row, parent, revision(id, parent).document, clock.instant());
+    return view(row);
+  }
+
+  @Transactional
+  public MixView redo(String id) {
+    MixRow row = row(id);
+    int child =
+        revisions
+            .newestChild(id, row.head)
+            .orElseThrow(
+                () -> new Refused("There is nothing to redo: this is the newest revision."));
+    moveTo(row, child, revision(id, child).document, clock.instant());
+    return view(row);
+  }
+
+  private MixView view(MixRow row) {
+    RevisionRow head = revision(row.id, row.head);
+    String undo = head.parent == null ? null : head.says;
+    String redo =
+        revisions.newestChild(row.id, row.head).map(n -> revisions.says(row.id, n)).orElse(null);
+    return MixView.of(row.id, row.head, undo, redo, head.document);
+  }
+
+  private Mix head(MixRow row) {
+    return revision(row.id, row.head).document;
+  }
+
+  private MixRow row(String id) {
+    return mixes
+        .findById(id)
+        .orElseThrow(() -> new NotFound("There is no Mix “" + id + "” on this shelf."));
+  }
+
+  private RevisionRow revision(String id, int number) {
+    return revisions
+        .findById(new RevisionRow.Key(id, number))
+        .orElseThrow(() -> new NotFound("Mix “" + id + "” has no revision " + number + "."));
+  }
+}

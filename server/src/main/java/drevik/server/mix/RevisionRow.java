@@ -1,0 +1,47 @@
+package drevik.server.mix;
+
+import drevik.mix.Mix;
+import jakarta.persistence.Column;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.io.Serializable;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** One immutable state of a Mix, and what made it. */
+@Entity
+@Immutable
+@Table(name = "mix_revision")
+class RevisionRow {
+  /** Which Mix, which number. */
+  @Embeddable
+  record Key(String mixId, int number) implements Serializable {}
+
+  @EmbeddedId Key key;
+
+  Integer parent;
+
+  @Column(nullable = false)
+  Instant at;
+
+  @Column(nullable = false)
+  String says;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(nullable = false)
+  Mix document;
+
+  protected RevisionRow() {}
+
+  RevisionRow(String mixId, int number, Integer parent, Instant at, String says, Mix document) {
+    this.key = new Key(mixId, number);
+    this.parent = parent;
+    this.at = at;
+    this.says = says;
+    this.document = document;
+  }
+}

@@ -1,0 +1,18 @@
+package drevik.server.mix;
+
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
+  /** The number of the newest revision made from {@code parent}: where redo leads. */
+  @Query(
+      "select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId and r.parent = :parent")
+  Optional<Integer> newestChild(String mixId, int parent);
+
+  @Query("select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId")
+  int last(String mixId);
+
+  @Query("select r.says from RevisionRow r where r.key.mixId = :mixId and r.key.number = :number")
+  String says(String mixId, int number);
+}

@@ -1,0 +1,37 @@
+package drevik.server.store;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+
+/** Audio by content: what is put in once is kept once, and appears only when it is whole. */
+public interface AudioStore {
+  /** A received file that is not in the store yet. Closing it without keeping it removes it. */
+  interface Incoming extends AutoCloseable {
+    Path file();
+
+    String sha256();
+
+    long bytes();
+
+    /** Moves it into the store. */
+    void keep() throws IOException;
+
+    @Override
+    void close() throws IOException;
+  }
+
+  /** Streams {@code in} to a file of its own, hashing on the way. */
+  Incoming receive(InputStream in) throws IOException;
+
+  /** An empty place for a file that a program writes; hashed when it is sealed. */
+  Path scratch() throws IOException;
+
+  /** Takes a finished scratch file in. */
+  Incoming seal(Path scratch) throws IOException;
+
+  /**
+   * @throws drevik.audio.AudioException if the store does not have it
+   */
+  Path locate(String sha256);
+}

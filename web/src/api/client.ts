@@ -1,0 +1,54 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./api-types";
+
+export const api = createClient<paths>();
+
+type Schemas = components["schemas"];
+export type MixView = Schemas["MixView"];
+export type Mix = Schemas["Mix"];
+export type Channel = Schemas["Channel"];
+export type Output = Schemas["Output"];
+export type Edit = Schemas["Edit"];
+export type FlowLayout = Schemas["FlowLayout"];
+export type Ribbon = Schemas["Ribbon"];
+export type DeliveryView = Schemas["DeliveryView"];
+export type FileView = Schemas["FileView"];
+export type PrintView = Schemas["PrintView"];
+export type Printed = Schemas["Printed"];
+export type Knowledge = Schemas["Knowledge"];
+export type ShelfItem = Schemas["ShelfItem"];
+
+/** What the server says when it refuses (RFC 9457): the detail tells what to do. */
+export class Problem extends Error {
+  readonly status: number;
+
+  constructor(status: number, detail: string) {
+    super(detail);
+    this.status = status;
+  }
+}
+
+export function problemOf(status: number, body: unknown): Problem {
+  const detail =
+    typeof body === "object" && body !== null && "detail" in body ? String(body.detail) : "";
+  return new Problem(
+    status,
+    detail || `The server answered ${status}. Try again; if it stays so, look at its log.`,
+  );
+}
+
+/** Unwraps an answer, or throws the problem that it carries. */
+export async function answered<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result: { data?: T; error?: unknown; response: Response };
+  try {
+    result = await call;
+  } catch {
+    throw new Problem(0, "Drevik cannot be reached. Is it running? Nothing was changed.");
+  }
+  if (!result.response.ok || result.data === undefined) {
+    throw problemOf(result.response.status, result.error);
+  }
+  return result.data;
+}

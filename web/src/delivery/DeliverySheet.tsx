@@ -1,0 +1,272 @@
+import { useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import type { MixView, PrintView, Printed } from "../api/client";
+import { useCancelPrint, useFollowPrint, usePrint, usePrints } from "../api/queries";
+import { useOffer, type Act } from "../shell/acts";
+import { Mark } from "../ui/Mark";
+import { db, plural, signed, time } from "../ui/format";
+
+/** Outputs, the print run that makes them, and what came of it. */
+export function DeliverySheet({ view }: { view: MixView }) {
+  const outputs = view.document.outputs;
+  const prints = usePrints(view.id);
+  const [params, setParams] = useSearchParams();
+  const run = prints.data?.find((one) => one.id === params.get("print")) ?? prints.data?.[0];
+  useFollowPrint(view.id, run);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const chosen = useMemo(
+    () => outputs.filter((output) => !left.has(output.id)).map((output) => output.id),
+    [outputs, left],
+  );
+  const print = usePrint(view.id);
+  const { mutate, isPending } = print;
+  const acts = useMemo<Act[]>(
+    () => [
+      {
+        id: "print",
+        label: `Print ${plural(chosen.length, "output")}`,
+        key: "p",
+        can: chosen.length > 0 && !isPending,
+        run: () =>
+          mutate(chosen.length === outputs.length ? [] : chosen, {
+            onSuccess: (asked) => setParams({ print: asked.id }),
+          }),
+      },
+    ],
+    [chosen, outputs.length, isPending, mutate, setParams],
+  );
+  useOffer("delivery", acts);
+  const toggle = (id: string) => {
+    const next = new Set(left);
+    if (!next.delete(id)) {
+      next.add(id);
+    }
+    setLeft(next);
+  };
+  const measured = new Map(run?.report?.files.map((file) => [file.output, file]));
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_286px]">
+      <h1 className="sr-only">Delivery sheet of {view.document.name}</h1>
+      <div className="min-h-0 overflow-auto px-4 py-3">
+        <table className="w-full border-collapse">
+          <caption className="sr-only">Outputs</caption>
+          <thead>
+            <tr className="text-left text-[11px] text-ink-3 [&>th]:border-b [&>th]:border-rule [&>th]:pb-1 [&>th]:font-normal">
+              <th className="w-8">
+                <input
+                  type="checkbox"
+                  aria-label="All outputs"
+                  checked={left.size === 0}
+                  onChange={() =>
+                    setLeft(left.size === 0 ? new Set(outputs.map((one) => one.id)) : new Set())
+                  }
+                />
+              </th>
+              <th>Output</th>
+              <th>Taken from</th>
+              <th>Format</th>
+              <th className="text-right">Loudness LUFS</th>
+              <th className="text-right">True peak dBTP</th>
+              <th className="text-right">Peak dBFS</th>
+              <th className="text-right">Length</th>
+              <th className="text-right">File</th>
+            </tr>
+          </thead>
+          <tbody>
+            {outputs.map((output) => {
+              const source = view.document.channels.find((one) => one.id === output.channel);
+              const file = measured.get(output.id);
+              return (
+                <tr key={output.id} className="h-[26px] [&>td]:border-b [&>td]:border-rule-2">
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`Print ${output.name}`}
+                      checked={!left.has(output.id)}
+                      onChange={() => toggle(output.id)}
+                    />
+                  </td>
+                  <td>
+                    <span className="flex items-center gap-2">
+                      <Mark family={view.facts[output.channel]?.colour ?? "neutral"} shape="file" />
+                      <span className={output.kind === "stem" ? "" : "font-semibold"}>
+                        {output.name}
+                      </span>
+                      <span className="text-[11px] text-ink-3">{output.kind}</span>
+                    </span>
+                  </td>
+                  <td className="text-ink-2">
+                    {source?.name ?? "?"}
+                    {output.tap === "post-fader" ? "" : `, ${output.tap}`}
+                  </td>
+                  <td className="whitespace-nowrap text-ink-2">
+                    {output.layout}, {output.format}
+                  </td>
+                  <Measured file={file} seconds={run?.report?.seconds} />
+                  <td className="text-right">
+                    {file && run ? (
+                      <a
+                        className="underline underline-offset-2"
+                        href={`/api/prints/${run.id}/files/${encodeURIComponent(file.file)}`}
+                        download
+                        aria-label={`Download ${file.file}`}
+                      >
+                        Download
+                      </a>
+                    ) : (
+                      <span className="text-ink-3">–</span>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        {outputs.length === 0 && (
+          <p className="py-6 text-ink-2">
+            This Mix prints nothing yet: it has no output. Start from a template that has outputs.
+          </p>
+        )}
+      </div>
+      <Side
+        view={view}
+        run={run}
+        runs={prints.data ?? []}
+        print={acts[0]}
+        onShow={(id) => setParams({ print: id })}
+      />
+    </div>
+  );
+}
+
+function Measured({ file, seconds }: { file?: Printed; seconds?: number }) {
+  if (!file) {
+    return (
+      <>
+        <td className="text-right text-ink-3">–</td>
+        <td className="text-right text-ink-3">–</td>
+        <td className="text-right text-ink-3">–</td>
+        <td className="text-right text-ink-3">–</td>
+      </>
+    );
+  }
+  const over = (file.truePeakDbtp ?? -1) > 0;
+  return (
+    <>
+      <td className="text-right">{db(file.integratedLufs)}</td>
+      <td className={`text-right ${over ? "font-semibold text-wrong" : ""}`}>
+        {over && <span title="Above full scale: it clips in this format">over </span>}
+        {db(file.truePeakDbtp)}
+      </td>
+      <td className="text-right">{db(file.samplePeakDbfs)}</td>
+      <td className="text-right text-ink-2">{seconds === undefined ? "" : time(seconds)}</td>
+    </>
+  );
+}
+
+interface SideProps {
+  view: MixView;
+  run?: PrintView;
+  runs: PrintView[];
+  print?: Act;
+  onShow: (id: string) => void;
+}
+
+function Side({ view, run, runs, print, onShow }: SideProps) {
+  const cancel = useCancelPrint(view.id);
+  return (
+    <aside aria-label="Print runs" className="overflow-y-auto border-l border-rule bg-raised p-4">
+      <button
+        className="w-full border border-active px-3 py-1.5 font-semibold text-active disabled:border-rule disabled:font-normal"
+        disabled={print?.can === false}
+        onClick={print?.run}
+      >
+        {print?.label} <kbd>P</kbd>
+      </button>
+      <p className="mt-2 text-[12px] text-ink-2">
+        All in one pass, from {time(view.document.startFrame / view.document.sampleRate)} at{" "}
+        {view.document.sampleRate / 1000} kHz.
+      </p>
+      {run && <Run view={view} run={run} onCancel={() => cancel.mutate(run.id)} />}
+      {runs.length > 1 && (
+        <section className="mt-4 border-t border-rule-2 pt-2">
+          <h2 className="mb-1 text-[11px] text-ink-3">All print runs</h2>
+          <ul>
+            {runs.map((one) => (
+              <li key={one.id}>
+                <button
+                  aria-current={one.id === run?.id}
+                  className={`flex h-[26px] w-full items-center justify-between ${one.id === run?.id ? "font-semibold" : "text-ink-2"}`}
+                  onClick={() => onShow(one.id)}
+                >
+                  <span>Revision {one.revision}</span>
+                  <span>{one.state}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </aside>
+  );
+}
+
+function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel: () => void }) {
+  const going = run.state === "waiting" || run.state === "running";
+  return (
+    <section aria-live="polite" className="mt-4 border-t border-rule-2 pt-2">
+      <h2 className="mb-1 font-semibold">
+        {run.state === "done" ? "Printed" : `Print ${run.state}`}
+        <span className="font-normal text-ink-2"> · revision {run.revision}</span>
+      </h2>
+      {run.revision !== view.revision && !going && (
+        <p className="mb-2 text-[12px] text-ink-2">
+          The Mix has moved on to revision {view.revision}; print again to hear it.
+        </p>
+      )}
+      {going && (
+        <>
+          <progress
+            aria-label="Printing"
+            className="h-1.5 w-full accent-(--active)"
+            max={1}
+            value={run.done}
+          />
+          <p className="mt-1 flex justify-between text-[12px] text-ink-2">
+            <span>
+              {Math.round(run.done * 100)} %
+              {run.secondsLeft !== undefined && ` · ${time(run.secondsLeft)} left`}
+            </span>
+            <button className="underline" onClick={onCancel}>
+              Cancel
+            </button>
+          </p>
+        </>
+      )}
+      {run.message && <p className="text-wrong">{run.message}</p>}
+      {run.report && (
+        <>
+          <p className="text-[12px] text-ink-2">
+            {plural(run.report.files.length, "file")} of {time(run.report.seconds)} in{" "}
+            {run.report.wallSeconds.toFixed(1)} s
+          </p>
+          {run.report.nullTests.map((test) => (
+            <p key={test.stemSet} className="mt-2">
+              {test.name} add up to the mix:{" "}
+              {test.residualDbfs === undefined
+                ? "nothing is left over"
+                : `${signed(test.residualDbfs, 0)} dBFS left over`}
+            </p>
+          ))}
+          <a
+            className="mt-3 block border border-rule px-3 py-1 text-center"
+            href={`/api/prints/${run.id}/zip`}
+            download
+          >
+            Download all as zip
+          </a>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,187 @@
+import type { ReactNode } from "react";
+import type { Channel, Edit, MixView } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { db, pan, plural, signed } from "../ui/format";
+import { NumberField } from "../ui/NumberField";
+import { outputsReached } from "./reach";
+
+interface Props {
+  view: MixView;
+  channel?: Channel;
+  count: number;
+  onEdit: (edit: Edit) => void;
+}
+
+/** All of one channel, beside the Flow, with the reason for what did not come by hand. */
+export function ChannelSheet({ view, channel, count, onEdit }: Props) {
+  if (!channel) {
+    return (
+      <aside className="border-l border-rule bg-raised p-4 text-ink-2">
+        <p>Point at a row to see its way; pick it to see its settings here.</p>
+        <dl className="mt-4 grid grid-cols-[90px_1fr] gap-y-1">
+          <dt>Sample rate</dt>
+          <dd className="text-ink">{view.document.sampleRate / 1000} kHz</dd>
+          <dt>Tempo</dt>
+          <dd className="text-ink">{view.document.tempo} bpm</dd>
+          <dt>Pan law</dt>
+          <dd className="text-ink">{view.document.panLaw}</dd>
+        </dl>
+        <p className="mt-4">{view.document.description}</p>
+      </aside>
+    );
+  }
+  const name = (id: string | undefined) =>
+    view.document.channels.find((one) => one.id === id)?.name;
+  const set = (field: "fader" | "trim" | "pan") => (value: number) =>
+    onEdit({ edit: "set-level", channels: [channel.id], field, value });
+  const clip = channel.clips[0];
+  const seat = channel.kind === "seat" || channel.kind === "reference";
+  const because = view.facts[channel.id]?.destinationBecause;
+  return (
+    <aside
+      key={channel.id}
+      aria-label="Channel sheet"
+      className="overflow-y-auto border-l border-rule bg-raised p-4"
+    >
+      <h2 className="text-[15px] font-bold break-words">{channel.name}</h2>
+      <p className="mb-3 text-[12px] break-words text-ink-2">
+        {channel.kind} · {channel.layout}
+        {seat && (clip ? ` · taken by “${clip.audio.name}”` : " · free")}
+        {count > 1 && ` · first of ${count} picked`}
+      </p>
+      <dl className="grid grid-cols-[74px_1fr] items-baseline gap-y-1">
+        <Fact term="Category">{channel.category}</Fact>
+        <Fact term="Goes to">
+          {name(channel.output) ?? "nowhere"}
+          {because && <em className="ml-1.5 text-[11px] text-ink-3 not-italic">{because}</em>}
+        </Fact>
+        <Fact term="Trim">
+          <NumberField
+            label="Trim"
+            value={channel.trimDb}
+            shown={signed(channel.trimDb)}
+            unit="dB"
+            least={-60}
+            most={60}
+            step={0.5}
+            onChange={set("trim")}
+          />
+        </Fact>
+        <Fact term="Fader">
+          <NumberField
+            label="Fader"
+            value={channel.faderDb}
+            shown={db(channel.faderDb)}
+            unit="dB"
+            least={-144}
+            most={24}
+            step={0.5}
+            onChange={set("fader")}
+          />
+        </Fact>
+        <Fact term={channel.layout === "mono" ? "Pan" : "Balance"}>
+          <NumberField
+            label="Pan, from −100 left to 100 right"
+            value={channel.pan * 100}
+            shown={pan(channel.pan)}
+            least={-100}
+            most={100}
+            step={1}
+            onChange={(value) => set("pan")(value / 100)}
+          />
+        </Fact>
+        {channel.mute && <Fact term="Muted">post-fader taps are silent</Fact>}
+      </dl>
+      <Chain channel={channel} />
+      <Sends channel={channel} name={name} />
+      <Part title="Reaches">
+        <p>
+          {outputsReached(view.flow, channel.id)
+            .map((id) => view.document.outputs.find((one) => one.id === id)?.name)
+            .join(", ") || "no output"}
+        </p>
+      </Part>
+      {channel.comment && (
+        <Part title="Comment">
+          <p>{channel.comment}</p>
+        </Part>
+      )}
+    </aside>
+  );
+}
+
+function Fact({ term, children }: { term: string; children: ReactNode }) {
+  return (
+    <>
+      <dt className="text-ink-2">{term}</dt>
+      <dd>{children}</dd>
+    </>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mt-3 border-t border-rule-2 pt-2">
+      <h3 className="mb-1 text-[11px] text-ink-3">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
+function Chain({ channel }: { channel: Channel }) {
+  const processors = useKnowledge().data?.processors ?? [];
+  if (channel.chain.length === 0) {
+    return null;
+  }
+  return (
+    <Part title="Chain">
+      <ul>
+        {channel.chain.map((insert) => {
+          const type = processors.find((one) => one.id === insert.processor);
+          const set = Object.entries(insert.settings).map(([id, value]) => {
+            const parameter = type?.parameters.find((one) => one.id === id);
+            return `${parameter?.label ?? id} ${signed(value, value % 1 ? 1 : 0)} ${parameter?.unit ?? ""}`;
+          });
+          return (
+            <li key={insert.id} className="mb-1">
+              <span className={insert.on ? "" : "text-ink-3"}>
+                <span aria-hidden="true" className={insert.on ? "text-active" : ""}>
+                  {insert.on ? "● " : "○ "}
+                </span>
+                {type?.label ?? `${insert.processor} (stand-in)`}
+                {insert.on ? "" : ", off"}
+                {insert.postFader ? ", after the fader" : ""}
+              </span>
+              <span className="narrow block pl-3.5 text-[12px] text-ink-2">{set.join(" · ")}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </Part>
+  );
+}
+
+function Sends({ channel, name }: { channel: Channel; name: (id: string) => string | undefined }) {
+  if (channel.sends.length === 0) {
+    return null;
+  }
+  return (
+    <Part title={plural(channel.sends.length, "send")}>
+      <ul>
+        {channel.sends.map((send) => (
+          <li key={send.id} className="flex justify-between gap-2">
+            <span>
+              <span aria-hidden="true" className={send.on ? "text-active" : "text-ink-3"}>
+                {send.on ? "● " : "○ "}
+              </span>
+              {name(send.destination)}
+            </span>
+            <span className="text-[12px] text-ink-2">
+              {send.tap} {db(send.levelDb)} dB
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}

@@ -1,0 +1,72 @@
+import { memo } from "react";
+import { Mark, type Shape } from "../ui/Mark";
+
+export interface RowFacts {
+  id: string;
+  name: string;
+  family: string;
+  shape: Shape;
+  layout: string;
+  /** A short value at the right end, such as the fader. */
+  value?: string;
+  muted?: boolean;
+  title: string;
+}
+
+interface Props {
+  facts: RowFacts;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  picked: boolean;
+  dim: boolean;
+  focusable: boolean;
+  onPoint: (id: string | undefined) => void;
+  onPick: (id: string, event: React.MouseEvent) => void;
+  onFocus: (id: string) => void;
+  register: (id: string, element: HTMLElement | null) => void;
+}
+
+/** One channel or file: mark, name, layout, value. The name gets narrower before it is cut. */
+export const FlowRow = memo(function FlowRow(props: Props) {
+  const { facts, x, y, width, height, picked, dim } = props;
+  const length = facts.name.length;
+  const strong = facts.shape === "bus" || facts.shape === "master";
+  const room = (width - (facts.value ? 82 : 48)) / (strong ? 6.9 : 6.5);
+  const stretch = Math.max(62, Math.min(100, (room / length) * 100));
+  return (
+    <div
+      ref={(element) => props.register(facts.id, element)}
+      role="option"
+      aria-selected={picked}
+      aria-label={facts.title}
+      title={facts.title}
+      tabIndex={props.focusable ? 0 : -1}
+      data-row={facts.id}
+      className={`absolute flex items-center gap-1.5 border-b border-rule-2 pr-1 select-none ${
+        picked ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
+      }`}
+      style={{ left: x, top: y - height / 2, width, height, opacity: dim ? 0.38 : 1 }}
+      onMouseEnter={() => props.onPoint(facts.id)}
+      onMouseLeave={() => props.onPoint(undefined)}
+      onClick={(event) => props.onPick(facts.id, event)}
+      onKeyDown={() => undefined}
+      onFocus={() => props.onFocus(facts.id)}
+    >
+      <Mark family={facts.family} shape={facts.shape} />
+      <span
+        className={`min-w-0 flex-1 overflow-hidden whitespace-nowrap ${strong ? "font-semibold" : ""} ${
+          facts.shape === "free" ? "text-ink-2" : ""
+        } ${height < 20 ? "text-[12px]" : ""} ${facts.muted ? "line-through decoration-ink-2" : ""}`}
+        style={{ fontStretch: `${stretch}%` }}
+      >
+        {facts.name}
+      </span>
+      <span className="narrow w-4 shrink-0 text-right text-[10px] text-ink-3">{facts.layout}</span>
+      {facts.value !== undefined && (
+        <span className="w-8 shrink-0 text-right text-[11px] text-ink-2">{facts.value}</span>
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,61 @@
+import type { MixView } from "../api/client";
+import type { Act } from "../shell/acts";
+import { useActs } from "../shell/acts";
+import { shown } from "../shell/keys";
+import { plural } from "../ui/format";
+
+const BAR = ["send-to", "category", "colour", "rename", "mute", "stow"];
+const RIGHT = ["bring-back", "find"];
+
+/** One bar acts on all that is picked. */
+export function SelectionBar({
+  view,
+  picked,
+  acts,
+}: {
+  view: MixView;
+  picked: string[];
+  acts: Act[];
+}) {
+  const undo = useActs().find((act) => act.id === "undo");
+  const button = (act: Act | undefined) =>
+    act && (
+      <button
+        key={act.id}
+        className="whitespace-nowrap"
+        disabled={act.can === false}
+        onClick={act.run}
+      >
+        {act.label} {act.key && <kbd>{shown(act.key)}</kbd>}
+      </button>
+    );
+  const find = (id: string) => button(acts.find((act) => act.id === id));
+  return (
+    <div
+      role="toolbar"
+      aria-label="What to do with the picked channels"
+      className="flex items-center gap-4 overflow-hidden border-b border-rule px-4 text-[12px]"
+    >
+      <span
+        aria-live="polite"
+        className={`w-28 shrink-0 ${picked.length ? "font-semibold text-active" : "text-ink-2"}`}
+      >
+        {picked.length ? `${plural(picked.length, "channel")} picked` : "Nothing picked"}
+      </span>
+      {BAR.map(find)}
+      <span className="ml-auto flex min-w-0 gap-4 text-ink-2">
+        {RIGHT.map(find)}
+        {undo && (
+          <button
+            className="min-w-0 truncate"
+            disabled={undo.can === false}
+            onClick={undo.run}
+            title={view.undo ? `Undo “${view.undo}”` : undefined}
+          >
+            {view.undo ? `Undo “${view.undo}”` : "Undo"} <kbd>Ctrl Z</kbd>
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}

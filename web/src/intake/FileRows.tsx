@@ -1,0 +1,154 @@
+import { useEffect, useRef } from "react";
+import type { FileView } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { Mark } from "../ui/Mark";
+import { signed, time } from "../ui/format";
+import { isDoubtful } from "./order";
+import { Waveform } from "./Waveform";
+
+interface Props {
+  files: FileView[];
+  current?: string;
+  onCurrent: (id: string) => void;
+  onCategory: () => void;
+}
+
+const COLUMNS =
+  "grid-cols-[minmax(150px,1.1fr)_132px_92px_172px_minmax(190px,1.25fr)_minmax(150px,1fr)]";
+const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
+
+/** One row a file: waveform, what it is, category with certainty, destination, what to know. */
+export function FileRows({ files, current, onCurrent, onCategory }: Props) {
+  const list = useRef<HTMLDivElement>(null);
+  const families = new Map(useKnowledge().data?.categories.map((one) => [one.path, one.family]));
+  const focusRow = (id: string | undefined) =>
+    list.current?.querySelector<HTMLElement>(`[data-file="${id ?? ""}"]`)?.focus();
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const at = files.findIndex((file) => file.id === current);
+    const to = {
+      ArrowDown: at + 1,
+      ArrowUp: at - 1,
+      Home: 0,
+      End: files.length - 1,
+      PageDown: Math.min(files.length - 1, at + 15),
+      PageUp: Math.max(0, at - 15),
+    }[event.key];
+    const next = to === undefined ? undefined : files[to];
+    if (next) {
+      event.preventDefault();
+      focusRow(next.id);
+    } else if (event.key === "Enter") {
+      event.preventDefault();
+      onCategory();
+    }
+  };
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current && current) {
+      first.current = false;
+      list.current?.querySelector<HTMLElement>(`[data-file="${current}"]`)?.focus();
+    }
+  }, [current]);
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <div
+        aria-hidden="true"
+        className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-[11px] text-ink-3`}
+      >
+        <span>File</span>
+        <span>Waveform</span>
+        <span>Length, layout</span>
+        <span>Category</span>
+        <span>Goes to</span>
+        <span>To know</span>
+      </div>
+      <div
+        ref={list}
+        role="listbox"
+        tabIndex={-1}
+        aria-label="Delivered files, what needs you first"
+        onKeyDown={onKeyDown}
+      >
+        {files.map((file) => (
+          <div
+            key={file.id}
+            role="option"
+            data-file={file.id}
+            aria-selected={file.id === current}
+            tabIndex={file.id === current ? 0 : -1}
+            className={`grid ${COLUMNS} min-h-[26px] items-center gap-3 border-b border-rule-2 px-4 ${
+              file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
+            }`}
+            onFocus={() => onCurrent(file.id)}
+            onClick={(event) => event.currentTarget.focus()}
+            onDoubleClick={onCategory}
+            onKeyDown={() => undefined}
+          >
+            <span className="truncate" title={file.name}>
+              {file.name}
+            </span>
+            {file.fault ? (
+              <span className="col-span-5 py-1 text-wrong">Refused: {file.fault}</span>
+            ) : (
+              <Taken file={file} family={families.get(file.category) ?? "neutral"} />
+            )}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Taken({ file, family }: { file: FileView; family: string }) {
+  const audio = file.audio;
+  const doubtful = isDoubtful(file);
+  return (
+    <>
+      {audio && <Waveform overview={audio.overview} />}
+      <span className="whitespace-nowrap text-ink-2">
+        {audio && time(audio.seconds)} {audio && (SHORT[audio.layout] ?? audio.layout)}{" "}
+        <span className="text-[11px]">
+          {audio?.integratedLufs === undefined ? "" : `${signed(audio.integratedLufs)}`}
+        </span>
+      </span>
+      <span className="flex min-w-0 items-center gap-1.5" title={file.because.join("; ")}>
+        <Mark family={family} />
+        <span className={`min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
+          {file.category}
+        </span>
+        <span className="ml-auto text-[11px] text-ink-3">
+          {file.sortedByHand ? "by you" : `${Math.round(file.confidence * 100)} %`}
+        </span>
+      </span>
+      <Destination file={file} />
+      <span className="narrow truncate text-[12px] text-ink-2" title={audio?.notes.join("; ")}>
+        {doubtful ? file.because.join("; ") : audio?.notes.join("; ")}
+      </span>
+    </>
+  );
+}
+
+function Destination({ file }: { file: FileView }) {
+  const { place, seatedOn } = file;
+  if (seatedOn) {
+    return <span className="truncate text-ink-2">seated on {seatedOn}</span>;
+  }
+  if (!place) {
+    return <span />;
+  }
+  if (place.act === "left out") {
+    return (
+      <span className="truncate text-ink-2" title={place.because}>
+        left out: {place.because}
+      </span>
+    );
+  }
+  return (
+    <span className="truncate" title={place.because}>
+      {place.act === "adds" && <b className="font-semibold text-active">new </b>}
+      {place.seatName}
+      {place.destinationName && <span className="text-ink-2"> → {place.destinationName}</span>}
+      {place.act === "reference" && <span className="text-ink-2"> · to compare</span>}
+    </span>
+  );
+}

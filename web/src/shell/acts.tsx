@@ -1,0 +1,70 @@
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from "react";
+import { keyOf } from "./keys";
+
+/** Something that can be done: by its key, from the command list, or from a bar. */
+export interface Act {
+  id: string;
+  label: string;
+  /** As {@link keyOf} names it, such as "o" or "ctrl+z". */
+  key?: string;
+  /** False: shown as not possible now. */
+  can?: boolean;
+  run: () => void;
+}
+
+interface Registry {
+  acts: Act[];
+  offer: (owner: string, acts: Act[]) => void;
+}
+
+const Context = createContext<Registry>({ acts: [], offer: () => undefined });
+
+/** Collects what the shell and the open place offer, and listens to the keyboard for it. */
+export function ActsProvider({ children }: { children: ReactNode }) {
+  const [owners, setOwners] = useState<Record<string, Act[]>>({});
+  const offer = useCallback(
+    (owner: string, acts: Act[]) => setOwners((now) => ({ ...now, [owner]: acts })),
+    [],
+  );
+  const acts = useMemo(() => Object.values(owners).flat(), [owners]);
+  const current = useRef(acts);
+  useEffect(() => {
+    current.current = acts;
+  }, [acts]);
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const key = keyOf(event);
+      const act = key && current.current.find((one) => one.key === key && one.can !== false);
+      if (act) {
+        event.preventDefault();
+        act.run();
+      }
+    };
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+  const registry = useMemo(() => ({ acts, offer }), [acts, offer]);
+  return <Context.Provider value={registry}>{children}</Context.Provider>;
+}
+
+export function useActs(): Act[] {
+  return useContext(Context).acts;
+}
+
+/** Offers acts while the component is shown. */
+export function useOffer(owner: string, acts: Act[]) {
+  const { offer } = useContext(Context);
+  useEffect(() => {
+    offer(owner, acts);
+    return () => offer(owner, []);
+  }, [offer, owner, acts]);
+}

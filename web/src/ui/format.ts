@@ -1,0 +1,39 @@
+const MINUS = "−";
+
+/** A number with a real minus sign and so many decimals. */
+export function signed(value: number, decimals = 1): string {
+  const text = Math.abs(value).toFixed(decimals);
+  return value < 0 && Number(text) !== 0 ? MINUS + text : text;
+}
+
+/** Decibels without unit; silence is shown as such. */
+export function db(value: number | undefined): string {
+  return value === undefined ? "silent" : value <= -144 ? "off" : signed(value);
+}
+
+/** “18 left”, “centre”. */
+export function pan(value: number): string {
+  const percent = Math.round(Math.abs(value) * 100);
+  return percent === 0 ? "centre" : `${percent} ${value < 0 ? "left" : "right"}`;
+}
+
+/** Minutes and seconds, “0:42”. */
+export function time(seconds: number): string {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}
+
+export function bytes(count: number): string {
+  return count >= 1e9 ? `${(count / 1e9).toFixed(1)} GB` : `${(count / 1e6).toFixed(1)} MB`;
+}
+
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+/** What a person typed as a number: comma or dot, any minus sign; undefined if it is none. */
+export function typedNumber(text: string): number | undefined {
+  const plain = text.trim().replace(MINUS, "-").replace(",", ".");
+  const value = Number(plain.replace(/[^\d.eE+-].*$/, ""));
+  return plain === "" || Number.isNaN(value) ? undefined : value;
+}
