@@ -33,7 +33,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
   const { facts, x, y, width, height, picked, dim } = props;
   const length = facts.name.length;
   const strong = facts.shape === "bus" || facts.shape === "master";
-  const room = (width - (facts.value ? 82 : 48)) / (strong ? 6.9 : 6.5);
+  const room = (width - (facts.value ? 92 : 52)) / (strong ? 7.3 : 6.9);
   const stretch = Math.max(62, Math.min(100, (room / length) * 100));
   return (
     <div

@@ -50,9 +50,9 @@ export function SelectionBar({
             className="min-w-0 truncate"
             disabled={undo.can === false}
             onClick={undo.run}
-            title={view.undo ? `Undo “${view.undo}”` : undefined}
+            title={view.undo ? `Undo: ${view.undo}` : undefined}
           >
-            {view.undo ? `Undo “${view.undo}”` : "Undo"} <kbd>Ctrl Z</kbd>
+            {view.undo ? `Undo: ${view.undo}` : "Undo"} <kbd>Ctrl Z</kbd>
           </button>
         )}
       </span>

@@ -48,8 +48,9 @@ const MARGIN = 14;
 const GAP = 50;
 const HEAD = 30;
 const BAND_ROW_WIDTH = 158;
-const RAIL = 5;
-const ROW_HEIGHTS = [26, 22, 18];
+const RAIL = 4;
+const BAND_HEAD = 16;
+const ROW_HEIGHTS = [26, 24, 22, 20, 18, 17, 16];
 const WEIGHTS = { first: 1.42, last: 1.32, middle: 1, end: 0.8 };
 
 /** Anything that needs room in a column: a row, or a ribbon on its way through. */
@@ -177,12 +178,14 @@ export function layOut(layout: FlowLayout, space: Space): Geometry {
   const perLine = Math.max(1, Math.floor((space.width - 2 * MARGIN + 20) / (BAND_ROW_WIDTH + 20)));
   const bandLines = Math.ceil(layout.returns.length / perLine);
   const bandHeight =
-    layout.returns.length === 0 ? 0 : 26 + 2 * RAIL * layout.returns.length + bandLines * 26 + 10;
+    layout.returns.length === 0
+      ? 0
+      : BAND_HEAD + 2 * RAIL * layout.returns.length + bandLines * 26 + 8;
 
   const groupOf = groups(layout);
   const seats = layout.stages[0]?.ids.length ?? 0;
   const breaks = new Set(groupOf.values()).size;
-  const room = space.height - HEAD - bandHeight - 10 - breaks * 5;
+  const room = space.height - HEAD - bandHeight - 8 - (breaks - 1) * 5;
   const rowHeight = ROW_HEIGHTS.find((height) => height * seats <= room) ?? 18;
 
   const rows = new Map<string, Row>();
@@ -242,7 +245,7 @@ export function layOut(layout: FlowLayout, space: Space): Geometry {
     id,
     stage: -1,
     x: MARGIN + (i % perLine) * (BAND_ROW_WIDTH + 20),
-    y: 26 + 2 * RAIL * layout.returns.length + Math.floor(i / perLine) * 26 + 13,
+    y: BAND_HEAD + 2 * RAIL * layout.returns.length + Math.floor(i / perLine) * 26 + 13,
     width: BAND_ROW_WIDTH,
   }));
 
@@ -352,7 +355,7 @@ function bandPaths(
         return [];
       }
       const gap = r(column.x + column.width + 8 + 3 * target.i);
-      const rail = r(height + 22 + RAIL * target.i);
+      const rail = r(height + BAND_HEAD - 2 + RAIL * target.i);
       const entry = r(target.row.x + 30);
       const d = polyline([
         [from.x + from.width, from.y],
@@ -368,7 +371,7 @@ function bandPaths(
       if (!to) {
         return [];
       }
-      const rail = r(height + 22 + RAIL * (n + source.i));
+      const rail = r(height + BAND_HEAD - 2 + RAIL * (n + source.i));
       const gap = r(to.x - 8 - 3 * source.i);
       const exit = r(source.row.x + source.row.width);
       const d = polyline([
@@ -384,7 +387,7 @@ function bandPaths(
     if (source && target) {
       const from = source.row;
       const to = target.row;
-      const rail = r(height + 22 + RAIL * (n + source.i));
+      const rail = r(height + BAND_HEAD - 2 + RAIL * (n + source.i));
       const d = polyline([
         [from.x + from.width, height + from.y],
         [from.x + from.width + 8, height + from.y],

@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -30,7 +31,7 @@ import java.util.regex.Pattern;
 public final class SeatingPlanner {
   private static final Pattern SIDE = Pattern.compile("(?i).*[ _.\\-]([LR])$");
   private static final Pattern NUMBERING = Pattern.compile("^\\d{1,3}[ _.\\-]+");
-  private static final Pattern WORD = Pattern.compile("\\p{L}+|\\d+");
+  private static final Pattern WORD = Pattern.compile("\\p{Lu}?\\p{Ll}+|\\p{Lu}+(?!\\p{Ll})|\\d+");
 
   private final Mix mix;
   private final Set<String> taken = new HashSet<>();
@@ -215,7 +216,7 @@ public final class SeatingPlanner {
   private static Optional<String> sideOf(String name) {
     Matcher matcher = SIDE.matcher(withoutEnding(name));
     return matcher.matches()
-        ? Optional.of(matcher.group(1).toUpperCase(java.util.Locale.ROOT))
+        ? Optional.of(matcher.group(1).toUpperCase(Locale.ROOT))
         : Optional.empty();
   }
 
@@ -234,12 +235,14 @@ public final class SeatingPlanner {
 
   private static Set<String> words(String name) {
     Set<String> words = new LinkedHashSet<>();
-    Matcher matcher = WORD.matcher(cleanName(name).toLowerCase(java.util.Locale.ROOT));
+    Matcher matcher = WORD.matcher(cleanName(name));
     while (matcher.find()) {
-      String word = matcher.group();
+      String word = matcher.group().toLowerCase(Locale.ROOT);
       words.add(
           switch (word) {
             case "btm", "bot" -> "bottom";
+            case "lo" -> "low";
+            case "hi" -> "high";
             case "l" -> "left";
             case "r" -> "right";
             default -> word;
