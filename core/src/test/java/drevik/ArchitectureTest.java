@@ -1,0 +1,80 @@
+package drevik;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Test;
+
+/** Who may see whom inside the core. */
+class ArchitectureTest {
+  private static final JavaClasses CORE =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("drevik");
+
+  @Test
+  void levelsSeeOnlyWhatStandsBelowThem() {
+    layeredArchitecture()
+        .consideringOnlyDependenciesInLayers()
+        .layer("audio")
+        .definedBy("drevik.audio..")
+        .layer("category")
+        .definedBy("drevik.category..")
+        .layer("dsp")
+        .definedBy("drevik.dsp..")
+        .layer("meter")
+        .definedBy("drevik.meter..")
+        .layer("mix")
+        .definedBy("drevik.mix..")
+        .layer("route")
+        .definedBy("drevik.route..")
+        .layer("edit")
+        .definedBy("drevik.edit..")
+        .layer("intake")
+        .definedBy("drevik.intake..")
+        .layer("render")
+        .definedBy("drevik.render..")
+        .layer("codec")
+        .definedBy("drevik.codec..")
+        .whereLayer("codec")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("render")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("intake")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("edit")
+        .mayOnlyBeAccessedByLayers("intake", "codec")
+        .whereLayer("route")
+        .mayOnlyBeAccessedByLayers("edit", "render")
+        .whereLayer("mix")
+        .mayOnlyBeAccessedByLayers("route", "edit", "intake", "render", "codec")
+        .whereLayer("meter")
+        .mayOnlyBeAccessedByLayers("intake", "render")
+        .whereLayer("dsp")
+        .mayOnlyBeAccessedByLayers("meter", "render")
+        .check(CORE);
+  }
+
+  @Test
+  void noFrameworkReachesTheCore() {
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("org.springframework..", "jakarta..", "org.hibernate..", "picocli..")
+        .check(CORE);
+  }
+
+  @Test
+  void onlyTheCodecKnowsJson() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("drevik.codec..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("tools.jackson..", "com.fasterxml..")
+        .check(CORE);
+  }
+}

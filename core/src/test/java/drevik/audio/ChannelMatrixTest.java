@@ -1,0 +1,74 @@
+package drevik.audio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ChannelMatrixTest {
+  private static final double HALF_POWER = Math.sqrt(0.5);
+
+  @ParameterizedTest
+  @CsvSource({"MINUS_3, -3.01", "MINUS_4_5, -4.52", "MINUS_6, -6.02", "NONE, 0"})
+  void theLawIsWhatTheCentreLoses(PanLaw law, double db) {
+    double[] sides = law.gains(0);
+    assertThat(Decibels.ofAmplitude(sides[0])).isCloseTo(db, within(0.01));
+    assertThat(sides[0]).isCloseTo(sides[1], within(1e-12));
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {-1, -0.6, -0.2, 0, 0.3, 0.9, 1})
+  void constantPowerIsConstant(double pan) {
+    double[][] g = ChannelMatrix.of(Layout.MONO, Layout.STEREO, pan, PanLaw.MINUS_3);
+    assertThat(g[0][0] * g[0][0] + g[1][0] * g[1][0]).isCloseTo(1, within(1e-12));
+    double[][] c = ChannelMatrix.of(Layout.MONO, Layout.LCR, pan, PanLaw.MINUS_3);
+    double power = c[0][0] * c[0][0] + c[1][0] * c[1][0] + c[2][0] * c[2][0];
+    assertThat(power).isCloseTo(1, within(1e-12));
+  }
+
+  @Test
+  void surroundFoldsToStereoByTheStandard() {
+    double[][] g = ChannelMatrix.of(Layout.SURROUND_5_1, Layout.STEREO, 0, PanLaw.MINUS_3);
+    assertThat(g[0])
+        .containsExactly(new double[] {1, 0, HALF_POWER, 0, HALF_POWER, 0}, within(1e-9));
+    assertThat(g[1])
+        .containsExactly(new double[] {0, 1, HALF_POWER, 0, 0, HALF_POWER}, within(1e-9));
+  }
+
+  @Test
+  void sevenFoldsToFiveWithSideAndRearAtHalfPower() {
+    double[][] g = ChannelMatrix.of(Layout.SURROUND_7_1, Layout.SURROUND_5_1, 0, PanLaw.MINUS_3);
+    assertThat(g[4])
+        .containsExactly(new double[] {0, 0, 0, 0, HALF_POWER, 0, HALF_POWER, 0}, within(1e-9));
+  }
+
+  @Test
+  void stereoFoldsToMonoAtHalf() {
+    double[][] g = ChannelMatrix.of(Layout.STEREO, Layout.MONO, 0, PanLaw.MINUS_3);
+    assertThat(g[0]).containsExactly(new double[] {0.5, 0.5}, within(1e-12));
+  }
+
+  @Test
+  void balanceLeavesTheSideItTurnsToAlone() {
+    double[][] g = ChannelMatrix.of(Layout.STEREO, Layout.STEREO, 0.5, PanLaw.MINUS_3);
+    assertThat(g[0][0]).isCloseTo(HALF_POWER, within(1e-9));
+    assertThat(g[1][1]).isEqualTo(1);
+    assertThat(g[0][1]).isZero();
+  }
+
+  @Test
+  void everyPairOfLayoutsHasAMatrixOfItsSize() {
+    for (Layout from : Layout.values()) {
+      for (Layout to : Layout.values()) {
+        double[][] g = ChannelMatrix.of(from, to, 0, PanLaw.MINUS_3);
+        assertThat(g).hasDimensions(to.channels(), from.channels());
+        assertThat(java.util.Arrays.stream(g).flatMapToDouble(java.util.Arrays::stream).sum())
+            .as("%s to %s", from, to)
+            .isPositive();
+      }
+    }
+  }
+}

@@ -1,0 +1,73 @@
+package drevik.codec;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import drevik.MixWords;
+import drevik.edit.Edit;
+import drevik.edit.SendChannelsTo;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.Tap;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+class DocumentsTest {
+  private static final Mix MIX =
+      MixWords.mix()
+          .seat("kick", "mix", c -> c.withClips(List.of(MixWords.clip("k.wav", 99))))
+          .bus(
+              "mix",
+              null,
+              c -> c.withChain(List.of(MixWords.insert("equaliser", Map.of("low-cut", 40.0)))))
+          .output("mix")
+          .stems("mix", "mix")
+          .map("drums", "mix")
+          .build();
+
+  @Test
+  void aMixIsReadAsItWasWritten() {
+    assertThat(Documents.readMix(Documents.writeMix(MIX))).isEqualTo(MIX);
+  }
+
+  @Test
+  void whatIsWrittenFitsThePublishedSchema() throws IOException {
+    String schema = Files.readString(Path.of("../docs/formats/mix.schema.json"));
+    var registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
+    var compiled = registry.getSchema(schema, InputFormat.JSON);
+    assertThat(compiled.validate(Documents.writeMix(MIX), InputFormat.JSON)).isEmpty();
+    assertThat(compiled.validate("{\"version\": 1, \"channels\": 7}", InputFormat.JSON))
+        .isNotEmpty();
+  }
+
+  @Test
+  void editsAreToldApartByTheirName() {
+    String json = "{\"edit\":\"send-channels-to\",\"channels\":[\"kick\"],\"destination\":\"mix\"}";
+    Edit edit = Documents.mapper().readValue(json, Edit.class);
+    assertThat(edit).isEqualTo(new SendChannelsTo(List.of("kick"), "mix"));
+    assertThat(Documents.mapper().writerFor(Edit.class).writeValueAsString(edit)).isEqualTo(json);
+  }
+
+  @Test
+  void enumsAreWrittenAsPeopleSayThem() {
+    assertThat(Documents.mapper().writeValueAsString(Tap.POST_FADER)).isEqualTo("\"post-fader\"");
+  }
+
+  @Test
+  void whatIsNoMixIsRefusedInWords() {
+    assertThatThrownBy(() -> Documents.readMix("{}")).hasMessageContaining("This is no Mix");
+    assertThatThrownBy(() -> Documents.readMix("not json")).isInstanceOf(Refused.class);
+    assertThatThrownBy(() -> Documents.readMix("{\"version\": 99, \"channels\": []}"))
+        .hasMessageContaining("newer Drevik");
+    assertThatThrownBy(() -> Documents.readMix("[".repeat(100_000)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("nesting");
+  }
+}
