@@ -1,0 +1,264 @@
+package drevik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The whole path in a real browser, on the demo's real files. */
+class WholePathTest {
+  private static StartedApplication application;
+  private static Browser browser;
+
+  @TempDir Path folder;
+
+  @BeforeAll
+  static void start() throws IOException, InterruptedException {
+    application = new StartedApplication(true);
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() throws InterruptedException {
+    browser.close();
+    application.close();
+  }
+
+  private static Page open(String path, ColorScheme scheme) {
+    Page page = browser.page(scheme);
+    page.navigate(application.url(path));
+    return page;
+  }
+
+  private static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  private static Locator row(Page page, String name) {
+    return page.getByRole(
+        AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + ":")));
+  }
+
+  private Path print(Page page, String to) throws IOException {
+    page.keyboard().press("4");
+    button(page, "Print 11 outputs").waitFor();
+    page.keyboard().press("p");
+    assertThat(page.getByText("Stems add up to the mix"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
+    Download download = page.waitForDownload(() -> page.getByText("Download all as zip").click());
+    Path zip = folder.resolve(to + ".zip");
+    download.saveAs(zip);
+    return unpack(zip, folder.resolve(to));
+  }
+
+  private static Path unpack(Path zip, Path into) throws IOException {
+    Files.createDirectories(into);
+    try (InputStream in = Files.newInputStream(zip);
+        ZipInputStream entries = new ZipInputStream(in)) {
+      for (ZipEntry e = entries.getNextEntry(); e != null; e = entries.getNextEntry()) {
+        Files.copy(entries, into.resolve(e.getName()));
+      }
+    }
+    return into;
+  }
+
+  private static List<Path> stems(Path folder) throws IOException {
+    try (Stream<Path> files = Files.list(folder)) {
+      return files.filter(p -> p.toString().endsWith(" stem.wav")).sorted().toList();
+    }
+  }
+
+  @Test
+  void fromATemplateToProvenStems() throws IOException {
+    Page page = open("/", ColorScheme.LIGHT);
+    button(page, "Start a session").click();
+    page.getByLabel("Name of the song or programme").fill("Second take");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Drop the delivered files")).isVisible();
+
+    page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
+    assertThat(page.getByText("36 files received.")).isVisible();
+    Locator doubtful =
+        page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("Audio 23_01"));
+    assertThat(doubtful).containsText("unknown");
+    assertThat(page.getByText("stereo that is mono twice")).isVisible();
+
+    button(page, "Seat 33 files").waitFor();
+    page.keyboard().press("s");
+    assertThat(row(page, "Kick in")).isVisible();
+    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+
+    Path first = print(page, "first");
+    List<Path> stems = stems(first);
+    assertThat(stems).hasSize(9);
+    assertThat(Audio.residualDbfs(first.resolve("Mix.wav"), stems)).isLessThan(-120);
+    assertThat(Audio.peakDbfs(first.resolve("Master.wav"))).isBetween(-3.0, -1.0);
+
+    // Where is the kick? Mute it, print again, and see which stems are no longer the same bits.
+    page.keyboard().press("3");
+    row(page, "Kick in").click();
+    row(page, "Kick out").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+    page.keyboard().press("m");
+    assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
+    page.keyboard().press("4");
+    assertThat(page.getByText("The Mix has moved on")).isVisible();
+    page.keyboard().press("p");
+    assertThat(page.getByText("The Mix has moved on"))
+        .isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
+    assertThat(page.getByText("Stems add up to the mix"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
+    Download download = page.waitForDownload(() -> page.getByText("Download all as zip").click());
+    download.saveAs(folder.resolve("second.zip"));
+    Path second = unpack(folder.resolve("second.zip"), folder.resolve("second"));
+    for (Path stem : stems) {
+      boolean same = Files.mismatch(stem, second.resolve(stem.getFileName())) == -1;
+      assertThat(same).as(stem.toString()).isEqualTo(!stem.endsWith("Drums stem.wav"));
+    }
+    assertThat(browser.errors).isEmpty();
+  }
+
+  @Test
+  void theFlowIsWorkedByKeyboardAlone() {
+    Page page = open("/shelf", ColorScheme.DARK);
+    Locator session =
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+    session.focus();
+    page.keyboard().press("Enter");
+    row(page, "Hat").waitFor();
+    page.keyboard().press("/");
+    page.keyboard().type("hat");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("1 channel picked")).isVisible();
+    row(page, "Hat").focus();
+    page.keyboard().press("Shift+ArrowDown");
+    assertThat(page.getByText("2 channels picked")).isVisible();
+    page.keyboard().press("o");
+    page.keyboard().type("perc");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Undo: send 2 channels to “Percussion”")).isVisible();
+    assertThat(page.getByText("set by hand")).isVisible();
+    page.reload();
+    assertThat(page.getByText("2 channels picked")).isVisible();
+    row(page, "Hat").focus();
+    page.keyboard().press("ArrowRight");
+    assertThat(row(page, "Percussion")).isFocused();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+    page.keyboard().press("Control+k");
+    page.keyboard().type("redo");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Undo: send 2 channels")).isVisible();
+    page.keyboard().press("Control+z");
+    page.keyboard().press("Escape");
+    assertThat(page.getByText("Nothing picked")).isVisible();
+    page.keyboard().press("?");
+    assertThat(page.getByText("Keys of this place").last()).isVisible();
+  }
+
+  @Test
+  void aLoopIsRefusedWhereItIsAskedFor() {
+    Page page = open("/shelf", ColorScheme.LIGHT);
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane")).click();
+    row(page, "Mix").click();
+    page.keyboard().press("o");
+    page.keyboard().type("drums");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("close a loop")).containsText("Mix");
+    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+  }
+
+  @Test
+  void axeFindsNothingInAnyPlace() {
+    for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+      Page page = open("/shelf", scheme);
+      Locator session =
+          page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+      session.waitFor();
+      check(page, "shelf " + scheme);
+      session.click();
+      row(page, "Kick in").waitFor();
+      check(page, "flow " + scheme);
+      page.keyboard().press("ctrl+k".replace("ctrl", "Control"));
+      page.getByPlaceholder("What do you want to do?").waitFor();
+      check(page, "commands " + scheme);
+      page.keyboard().press("Escape");
+      page.keyboard().press("2");
+      page.getByText("01_KIK IN.wav").waitFor();
+      check(page, "intake " + scheme);
+      page.keyboard().press("4");
+      button(page, "Print 11").waitFor();
+      check(page, "delivery sheet " + scheme);
+      page.close();
+    }
+  }
+
+  private static void check(Page page, String where) {
+    // Ribbons and dialogs fade in; colours are judged when they stand.
+    page.waitForTimeout(400);
+    var violations = new AxeBuilder(page).analyze().getViolations();
+    assertThat(violations.stream().map(v -> v.getId() + " " + v.getNodes().get(0).getHtml()))
+        .as(where)
+        .isEmpty();
+  }
+
+  /** Makes docs/screenshots: {@code mvn … -Ddrevik.shots=true}. */
+  @Test
+  @EnabledIfSystemProperty(named = "drevik.shots", matches = "true")
+  void pictures() {
+    for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+      String theme = scheme == ColorScheme.LIGHT ? "day" : "night";
+      Page page = open("/shelf", scheme);
+      Locator session =
+          page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+      session.waitFor();
+      picture(page, "shelf-" + theme);
+      session.click();
+      row(page, "Kick in").waitFor();
+      picture(page, "flow-" + theme);
+      row(page, "Lead voice").click();
+      picture(page, "flow-picked-" + theme);
+      page.keyboard().press("o");
+      page.getByPlaceholder("Destination").waitFor();
+      picture(page, "send-to-" + theme);
+      page.keyboard().press("Escape");
+      page.keyboard().press("2");
+      page.getByText("01_KIK IN.wav").waitFor();
+      picture(page, "intake-" + theme);
+      page.keyboard().press("4");
+      button(page, "Print 11").click();
+      assertThat(page.getByText("Stems add up to the mix"))
+          .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
+      picture(page, "delivery-sheet-" + theme);
+      page.close();
+    }
+  }
+
+  private static void picture(Page page, String name) {
+    page.mouse().move(1000, 700);
+    page.waitForTimeout(500);
+    Path file = Path.of("../docs/screenshots", name + ".png");
+    page.screenshot(new Page.ScreenshotOptions().setPath(file));
+    assertThat(file).isNotEmptyFile();
+  }
+}

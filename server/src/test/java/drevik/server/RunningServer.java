@@ -1,0 +1,113 @@
+package drevik.server;
+
+import drevik.codec.Documents;
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.WebApplicationType;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+
+/** Starts the real application on a free port with a database of its own, and speaks HTTP to it. */
+final class RunningServer implements BeforeAllCallback, AfterAllCallback {
+  private final HttpClient http = HttpClient.newHttpClient();
+  private ConfigurableApplicationContext application;
+  private Path data;
+
+  /** What came back. */
+  record Answer(int status, JsonNode body, byte[] bytes) {
+    String detail() {
+      return body.path("detail").asString("");
+    }
+  }
+
+  @Override
+  public void beforeAll(ExtensionContext context) throws IOException {
+    data = Files.createTempDirectory("drevik-test-data");
+    application =
+        new SpringApplicationBuilder(DrevikServer.class)
+            .web(WebApplicationType.SERVLET)
+            .run(
+                "--server.port=0",
+                "--spring.datasource.url=" + ThrowawayPostgres.shared().newDatabase(),
+                "--drevik.data=" + data);
+  }
+
+  @Override
+  public void afterAll(ExtensionContext context) {
+    application.close();
+  }
+
+  Path data() {
+    return data;
+  }
+
+  <T> T bean(Class<T> type) {
+    return application.getBean(type);
+  }
+
+  URI uri(String path) {
+    return URI.create(
+        "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port") + path);
+  }
+
+  Answer get(String path) {
+    return send("GET", path, BodyPublishers.noBody());
+  }
+
+  Answer post(String path, Object body) {
+    String json = Documents.mapper().writeValueAsString(body);
+    return send("POST", path, BodyPublishers.ofString(json));
+  }
+
+  Answer postText(String path, String json) {
+    return send("POST", path, BodyPublishers.ofString(json));
+  }
+
+  Answer upload(String deliveryId, String name, BodyPublisher body) {
+    String encoded = URLEncoder.encode(name, StandardCharsets.UTF_8);
+    return send("PUT", "/api/deliveries/" + deliveryId + "/files?name=" + encoded, body);
+  }
+
+  Answer edit(String mixId, int basedOn, Map<String, ?> edit) {
+    return post("/api/mixes/" + mixId + "/edits", Map.of("basedOn", basedOn, "edit", edit));
+  }
+
+  private Answer send(String method, String path, BodyPublisher body) {
+    HttpRequest request =
+        HttpRequest.newBuilder(uri(path))
+            .header(
+                "Content-Type",
+                method.equals("PUT") ? "application/octet-stream" : "application/json")
+            .method(method, body)
+            .build();
+    try {
+      HttpResponse<byte[]> response = http.send(request, BodyHandlers.ofByteArray());
+      boolean json = response.headers().firstValue("Content-Type").orElse("").contains("json");
+      JsonNode tree =
+          json
+              ? Documents.mapper().readTree(response.body())
+              : Documents.mapper().createObjectNode();
+      return new Answer(response.statusCode(), tree, response.body());
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+}

@@ -1,0 +1,275 @@
+package drevik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.audio.WavWriter;
+import drevik.demo.WeathervaneDemo;
+import drevik.server.RunningServer.Answer;
+import drevik.server.mix.MixService;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.Socket;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** The application over HTTP, on a real database. */
+class ServerTest {
+  @RegisterExtension static final RunningServer server = new RunningServer();
+
+  @TempDir Path folder;
+
+  private static String session() {
+    MixService mixes = server.bean(MixService.class);
+    String template = mixes.create(WeathervaneDemo.template(), "test");
+    return mixes.startSession(template, "Test song");
+  }
+
+  private static String delivery(String mix) {
+    return server
+        .post("/api/mixes/" + mix + "/deliveries", Map.of("name", "From the client"))
+        .body()
+        .path("id")
+        .asString();
+  }
+
+  private Path tone(String name, int rate) throws IOException {
+    Path file = folder.resolve(name);
+    float[][] audio = new float[1][rate];
+    for (int i = 0; i < rate; i++) {
+      audio[0][i] = (float) (0.3 * Math.sin(i * 0.05));
+    }
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.PCM_24, rate, Layout.MONO)) {
+      writer.write(audio, 0, rate);
+    }
+    return file;
+  }
+
+  private Answer receive(String delivery, String name, int rate) throws IOException {
+    return server.upload(delivery, name, BodyPublishers.ofFile(tone("t.wav", rate)));
+  }
+
+  @Test
+  void theDescriptionThatTheFrontEndIsBuiltFromIsTheServersOwn() throws IOException {
+    JsonNode now = server.get("/api/openapi").body();
+    Path kept = Path.of("../web/src/api/openapi.json");
+    if (Boolean.getBoolean("drevik.update")) {
+      Files.writeString(kept, now.toPrettyString() + "\n");
+    }
+    assertThat(drevik.codec.Documents.mapper().readTree(Files.readString(kept)))
+        .as("run the server tests once with -Ddrevik.update=true")
+        .isEqualTo(now);
+  }
+
+  @Test
+  void editsMakeRevisionsAndUndoWalksThem() {
+    String mix = session();
+    Answer sent =
+        server.edit(
+            mix,
+            1,
+            Map.of(
+                "edit",
+                "send-channels-to",
+                "channels",
+                List.of("hat", "room"),
+                "destination",
+                "percussion"));
+    assertThat(sent.status()).isEqualTo(200);
+    assertThat(sent.body().path("revision").asInt()).isEqualTo(2);
+    assertThat(sent.body().path("undo").asString()).isEqualTo("send 2 channels to “Percussion”");
+    Answer undone = server.post("/api/mixes/" + mix + "/undo", Map.of());
+    assertThat(undone.body().path("revision").asInt()).isEqualTo(1);
+    assertThat(undone.body().path("redo").asString()).contains("Percussion");
+    JsonNode first = server.get("/api/mixes/" + mix).body();
+    assertThat(first.path("document").path("channels").get(5).path("output").asString())
+        .isEqualTo("drums");
+    Answer redone = server.post("/api/mixes/" + mix + "/redo", Map.of());
+    assertThat(redone.body().path("document")).isEqualTo(sent.body().path("document"));
+    assertThat(server.post("/api/mixes/" + mix + "/redo", Map.of()).detail())
+        .contains("nothing to redo");
+  }
+
+  @Test
+  void aStaleEditIsMadeAgainWhereItStillAppliesElseBothSidesAreShown() {
+    String mix = session();
+    server.edit(mix, 1, Map.of("edit", "remove-channels", "channels", List.of("hat")));
+    Answer other =
+        server.edit(mix, 1, Map.of("edit", "set-mute", "channels", List.of("room"), "mute", true));
+    assertThat(other.status()).isEqualTo(200);
+    assertThat(other.body().path("revision").asInt()).isEqualTo(3);
+    Answer same =
+        server.edit(mix, 1, Map.of("edit", "set-mute", "channels", List.of("hat"), "mute", true));
+    assertThat(same.status()).isEqualTo(409);
+    assertThat(same.detail()).contains("mute “Hat”").contains("revision 3");
+  }
+
+  @Test
+  void whatCannotBeIsRefusedInWordsAndChangesNothing() {
+    String mix = session();
+    Answer loop =
+        server.edit(
+            mix,
+            1,
+            Map.of(
+                "edit", "send-channels-to", "channels", List.of("master"), "destination", "drums"));
+    assertThat(loop.status()).isEqualTo(422);
+    assertThat(loop.detail()).contains("loop").contains("Drums → Mix → Master → Drums");
+    assertThat(server.edit(mix, 1, Map.of("edit", "no-such-edit")).status()).isEqualTo(400);
+    assertThat(server.postText("/api/mixes/" + mix + "/edits", "{").status()).isEqualTo(400);
+    assertThat(server.get("/api/mixes/nobody").detail()).contains("nobody");
+    assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  void badFilesAreRefusedInWordsAndGoodOnesBesideThemTaken() throws IOException {
+    String delivery = delivery(session());
+    Answer text =
+        server.upload(delivery, "notes.wav", BodyPublishers.ofString("just some words here"));
+    Answer empty = server.upload(delivery, "nothing.wav", BodyPublishers.noBody());
+    assertThat(text.status()).isEqualTo(422);
+    assertThat(text.detail()).contains("“notes.wav” is not a WAVE file");
+    assertThat(empty.detail()).contains("“nothing.wav” is empty");
+    for (String name : List.of("../../evil.wav", "/etc/evil.wav", "C:\\evil.wav", "a\u0000b.wav")) {
+      Answer evil = receive(delivery, name, 48_000);
+      assertThat(evil.status()).as(name).isBetween(400, 422);
+    }
+    assertThat(receive(delivery, "folder/Kick.wav", 48_000).status()).isEqualTo(200);
+    JsonNode files = server.get("/api/deliveries/" + delivery).body().path("files");
+    assertThat(files.findValuesAsString("name"))
+        .containsExactlyInAnyOrder("notes.wav", "nothing.wav", "folder/Kick.wav");
+    assertThat(files.findValuesAsString("fault")).hasSize(2);
+    try (Stream<Path> arriving = Files.walk(server.data().resolve("arriving"))) {
+      assertThat(arriving.filter(p -> p.toString().endsWith(".wav"))).isEmpty();
+    }
+  }
+
+  @Test
+  void anUploadThatBreaksOffLeavesNothing() throws IOException {
+    String delivery = delivery(session());
+    byte[] wav = Files.readAllBytes(tone("half.wav", 48_000));
+    try (Socket socket = new Socket("127.0.0.1", server.uri("/").getPort())) {
+      String head =
+          "PUT /api/deliveries/"
+              + delivery
+              + "/files?name=half.wav HTTP/1.1\r\nHost: 127.0.0.1\r\n"
+              + "Content-Type: application/octet-stream\r\nContent-Length: "
+              + wav.length
+              + "\r\n\r\n";
+      socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+      socket.getOutputStream().write(wav, 0, wav.length / 2);
+      socket.getOutputStream().flush();
+    }
+    assertThat(receive(delivery, "Snare.wav", 48_000).status()).isEqualTo(200);
+    JsonNode files = server.get("/api/deliveries/" + delivery).body().path("files");
+    assertThat(files.findValuesAsString("name")).containsExactly("Snare.wav");
+  }
+
+  @Test
+  void theSameContentIsKeptOnce() throws IOException {
+    String delivery = delivery(session());
+    receive(delivery, "Kick a.wav", 32_000);
+    receive(delivery, "Kick b.wav", 32_000);
+    String hash = drevik.audio.Sha256.of(tone("again.wav", 32_000));
+    try (Stream<Path> kept = Files.walk(server.data())) {
+      assertThat(kept.filter(p -> p.getFileName().toString().equals(hash))).hasSize(1);
+    }
+    JsonNode files = server.get("/api/deliveries/" + delivery).body().path("files");
+    assertThat(files.findValuesAsString("name")).containsExactly("Kick a.wav", "Kick b.wav");
+  }
+
+  @Test
+  void aDeliveryIsSeatedInOneRevisionConformedAndPrinted() throws Exception {
+    String mix = session();
+    String delivery = delivery(mix);
+    receive(delivery, "01 Kick in.wav", 48_000);
+    receive(delivery, "Clarinet.wav", 44_100);
+    String odd = receive(delivery, "mystery.wav", 48_000).body().path("id").asString();
+    JsonNode place =
+        server
+            .post(
+                "/api/deliveries/" + delivery + "/category",
+                Map.of("files", List.of(odd), "category", "vocals/lead"))
+            .body();
+    assertThat(place.path("files").findValuesAsString("seatName"))
+        .containsExactlyInAnyOrder("Kick in", "Clarinet", "Lead voice");
+    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    assertThat(seated.body().path("revision").asInt()).isEqualTo(2);
+    assertThat(server.get("/api/deliveries/" + delivery).body().path("seated").asBoolean())
+        .isTrue();
+
+    JsonNode run = print(mix, List.of("out-drums", "out-winds"));
+    assertThat(run.path("state").asString()).isEqualTo("done");
+    JsonNode drums = run.path("report").path("files").get(0);
+    assertThat(drums.path("samplePeakDbfs").asDouble()).isBetween(-30.0, -5.0);
+    byte[] file =
+        server.get("/api/prints/" + run.path("id").asString() + "/files/Drums%20stem.wav").bytes();
+    assertThat(new String(file, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("RIFF");
+    byte[] zip = server.get("/api/prints/" + run.path("id").asString() + "/zip").bytes();
+    try (InputStream in = new ByteArrayInputStream(zip);
+        var entries = new java.util.zip.ZipInputStream(in)) {
+      assertThat(entries.getNextEntry().getName()).isEqualTo("Drums stem.wav");
+      assertThat(entries.readAllBytes()).isEqualTo(file);
+    }
+    assertThat(
+            server.get("/api/prints/" + run.path("id").asString() + "/files/..%2Fsecret").status())
+        .isBetween(400, 404);
+  }
+
+  @Test
+  void aPrintThatCannotBeSaysWhy() throws Exception {
+    JsonNode run = print(session(), List.of());
+    // No clip, but the template sets its end: silence is printed, and measured as such.
+    assertThat(run.path("state").asString()).isEqualTo("done");
+    assertThat(run.path("report").path("files").get(0).has("integratedLufs")).isFalse();
+    assertThat(
+            server
+                .post("/api/mixes/" + session() + "/prints", Map.of("outputs", List.of("x")))
+                .detail())
+        .contains("no output “x”");
+  }
+
+  @Test
+  void progressIsToldByEvents() throws Exception {
+    String mix = session();
+    String id =
+        server
+            .post("/api/mixes/" + mix + "/prints", Map.of("outputs", List.of()))
+            .body()
+            .path("id")
+            .asString();
+    String events =
+        new String(server.get("/api/prints/" + id + "/events").bytes(), StandardCharsets.UTF_8);
+    assertThat(events).contains("event:print").contains("\"state\":\"done\"");
+  }
+
+  private static JsonNode print(String mix, List<String> outputs) throws InterruptedException {
+    String id =
+        server
+            .post("/api/mixes/" + mix + "/prints", Map.of("outputs", outputs))
+            .body()
+            .path("id")
+            .asString();
+    Instant until = Instant.now().plus(Duration.ofSeconds(60));
+    JsonNode run = server.get("/api/prints/" + id).body();
+    while (List.of("waiting", "running").contains(run.path("state").asString())
+        && Instant.now().isBefore(until)) {
+      Thread.sleep(100);
+      run = server.get("/api/prints/" + id).body();
+    }
+    return run;
+  }
+}
