@@ -1,4 +1,5 @@
 import type { FlowLayout, Ribbon } from "../api/client";
+import { grouped } from "../ui/grouped";
 
 /*
  * Where everything in the Flow is drawn. Pure: the same layout and size give the same picture. Columns
@@ -264,7 +265,7 @@ function ports(
   rowHeight: number,
 ): Map<Passing, number> {
   const result = new Map<Passing, number>();
-  const byRow = Map.groupBy(passing, (one) => one.ribbon[end]);
+  const byRow = grouped(passing, (one) => one.ribbon[end]);
   for (const [id, all] of byRow) {
     const row = rows.get(id);
     if (!row) {

@@ -1,11 +1,12 @@
 import type { FlowLayout, Ribbon } from "../api/client";
+import { grouped } from "../ui/grouped";
 
 /** Everything up- and downstream of some rows, with the ribbons on the way; the rows are in it. */
 export function reach(layout: FlowLayout, ids: Iterable<string>): Set<string> {
   const lit = new Set<string>(ids);
   const start = [...lit];
   const follow = (step: (ribbon: Ribbon) => [string, string]) => {
-    const links = Map.groupBy(layout.ribbons, (ribbon) => step(ribbon)[0]);
+    const links = grouped(layout.ribbons, (ribbon) => step(ribbon)[0]);
     const queue = [...start];
     const seen = new Set(start);
     for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
@@ -31,7 +32,7 @@ export function ribbonKey(ribbon: Ribbon): string {
 
 /** Ids of the outputs that something reaches. */
 export function outputsReached(layout: FlowLayout, id: string): string[] {
-  const next = Map.groupBy(layout.ribbons, (ribbon) => ribbon.from);
+  const next = grouped(layout.ribbons, (ribbon) => ribbon.from);
   const seen = new Set([id]);
   const queue = [id];
   const found: string[] = [];

@@ -34,6 +34,6 @@ export function plural(count: number, one: string, many = `${one}s`): string {
 /** What a person typed as a number: comma or dot, any minus sign; undefined if it is none. */
 export function typedNumber(text: string): number | undefined {
   const plain = text.trim().replace(MINUS, "-").replace(",", ".");
-  const value = Number(plain.replace(/[^\d.eE+-].*$/, ""));
-  return plain === "" || Number.isNaN(value) ? undefined : value;
+  const number = /^[+-]?(\d+\.?\d*|\.\d+)/.exec(plain)?.[0];
+  return number === undefined ? undefined : Number(number);
 }

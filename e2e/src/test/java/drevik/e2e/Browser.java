@@ -27,7 +27,8 @@ final class Browser implements AutoCloseable {
                 new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(
-                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")));
+                        List.of(
+                            "--no-sandbox", "--disable-gpu", "--disable-background-networking")));
   }
 
   Page page(ColorScheme scheme) {

@@ -40,10 +40,15 @@ class KillTest {
   void nothingIsCorruptAndThePrintIsDoneAfterAll() throws IOException, InterruptedException {
     try (StartedApplication app = new StartedApplication(true)) {
       String mix = session(app);
-      String delivery = ask(app, "GET", "/api/mixes/" + mix + "/deliveries", null).get(0).path("id").asString();
-      String print = ask(app, "POST", "/api/mixes/" + mix + "/prints", "{\"outputs\":[]}").path("id").asString();
+      String delivery =
+          ask(app, "GET", "/api/mixes/" + mix + "/deliveries", null).get(0).path("id").asString();
+      String print =
+          ask(app, "POST", "/api/mixes/" + mix + "/prints", "{\"outputs\":[]}")
+              .path("id")
+              .asString();
       waitFor(app, print, List.of("running"));
       try (Socket half = beginUpload(app, delivery)) {
+        assertThat(half.isConnected()).isTrue();
         app.kill();
       }
       app.start();
@@ -93,8 +98,14 @@ class KillTest {
     Socket socket = new Socket(target.getHost(), target.getPort());
     String name = URLEncoder.encode("half.wav", StandardCharsets.UTF_8);
     String head =
-        "PUT /api/deliveries/" + delivery + "/files?name=" + name + " HTTP/1.1\r\nHost: 127.0.0.1\r\n"
-            + "Content-Type: application/octet-stream\r\nContent-Length: " + wav.length + "\r\n\r\n";
+        "PUT /api/deliveries/"
+            + delivery
+            + "/files?name="
+            + name
+            + " HTTP/1.1\r\nHost: 127.0.0.1\r\n"
+            + "Content-Type: application/octet-stream\r\nContent-Length: "
+            + wav.length
+            + "\r\n\r\n";
     socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
     socket.getOutputStream().write(Arrays.copyOf(wav, wav.length / 2));
     socket.getOutputStream().flush();

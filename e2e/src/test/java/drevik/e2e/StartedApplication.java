@@ -56,7 +56,8 @@ final class StartedApplication implements AutoCloseable {
   private boolean isReady() throws InterruptedException {
     try {
       HttpRequest request = HttpRequest.newBuilder(URI.create(url("/api/ready"))).build();
-      return HttpClient.newHttpClient().send(request, BodyHandlers.discarding()).statusCode() == 204;
+      return HttpClient.newHttpClient().send(request, BodyHandlers.discarding()).statusCode()
+          == 204;
     } catch (IOException e) {
       return false;
     }

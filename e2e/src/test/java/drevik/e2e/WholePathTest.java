@@ -100,7 +100,8 @@ class WholePathTest {
     page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
     assertThat(page.getByText("36 files received.")).isVisible();
     Locator doubtful =
-        page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("Audio 23_01"));
+        page.getByRole(AriaRole.OPTION)
+            .filter(new Locator.FilterOptions().setHasText("Audio 23_01"));
     assertThat(doubtful).containsText("unknown");
     assertThat(page.getByText("stereo that is mono twice")).isVisible();
 
@@ -118,7 +119,10 @@ class WholePathTest {
     // Where is the kick? Mute it, print again, and see which stems are no longer the same bits.
     page.keyboard().press("3");
     row(page, "Kick in").click();
-    row(page, "Kick out").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+    row(page, "Kick out")
+        .click(
+            new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
     page.keyboard().press("m");
     assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
     page.keyboard().press("4");

@@ -1,0 +1,132 @@
+import { describe, expect, it } from "vitest";
+import type { FlowLayout } from "../api/client";
+import { layOut, polyline, ribbonWidth, spread } from "./geometry";
+
+const ribbon = (from: string, to: string, kind = "output", channels = 2, seats = 1) => ({
+  from,
+  to,
+  kind,
+  channels,
+  seats,
+});
+
+const band: FlowLayout = {
+  stages: [
+    { name: "Seats", ids: ["kick in", "kick out", "hat", "voice", "rough"] },
+    { name: "Sub-sums", ids: ["kick"] },
+    { name: "Groups", ids: ["drums", "voices"] },
+    { name: "Mix", ids: ["mix"] },
+    { name: "Master", ids: ["master"] },
+    { name: "Files", ids: ["file master", "file drums", "file voices"] },
+  ],
+  returns: ["squeeze", "plate"],
+  ribbons: [
+    ribbon("kick in", "kick", "output", 1),
+    ribbon("kick out", "kick", "output", 1),
+    ribbon("kick", "drums", "output", 1, 2),
+    ribbon("hat", "drums", "output", 1),
+    ribbon("voice", "voices", "output", 1),
+    ribbon("drums", "mix", "output", 2, 3),
+    ribbon("voices", "mix", "output", 2, 1),
+    ribbon("mix", "master", "output", 2, 4),
+    ribbon("master", "file master", "file", 2, 4),
+    ribbon("drums", "file drums", "file", 2, 3),
+    ribbon("voices", "file voices", "file", 2, 1),
+    ribbon("hat", "squeeze", "send", 1),
+    ribbon("voice", "plate", "send", 1),
+    ribbon("squeeze", "drums"),
+    ribbon("plate", "mix"),
+  ],
+};
+
+describe("spread", () => {
+  it("leaves items alone that do not touch", () => {
+    const items = [10, 50, 90].map((wanted) => ({ wanted, size: 20, y: 0 }));
+    spread(items, 0);
+    expect(items.map((item) => item.y)).toEqual([10, 50, 90]);
+  });
+
+  it("parts overlapping items evenly, and keeps their order", () => {
+    const items = [50, 50, 50].map((wanted) => ({ wanted, size: 20, y: 0 }));
+    spread(items, 0);
+    expect(items.map((item) => item.y)).toEqual([30, 50, 70]);
+  });
+
+  it("never goes above the top", () => {
+    const items = [0, 0].map((wanted) => ({ wanted, size: 20, y: 0 }));
+    spread(items, 30);
+    expect(items.map((item) => item.y)).toEqual([40, 60]);
+  });
+});
+
+describe("layOut", () => {
+  const geometry = layOut(band, { width: 994, height: 720 });
+  const y = (id: string) => geometry.rows.get(id)?.y ?? NaN;
+
+  it("gives every row a place, and every ribbon a path", () => {
+    expect(geometry.rows.size + geometry.bandRows.length).toBe(15);
+    expect(geometry.paths).toHaveLength(band.ribbons.length);
+    expect(geometry.paths.every(({ d }) => d.startsWith("M") && !d.includes("NaN"))).toBe(true);
+  });
+
+  it("puts a bus in the middle of what feeds it", () => {
+    expect(y("kick")).toBeCloseTo((y("kick in") + y("kick out")) / 2, 0);
+  });
+
+  it("lets no two rows of a column overlap", () => {
+    for (const stage of band.stages) {
+      const ys = stage.ids.map(y).sort((a, b) => a - b);
+      ys.slice(1).forEach((at, i) =>
+        expect(at - (ys[i] ?? 0)).toBeGreaterThanOrEqual(geometry.rowHeight - 0.01),
+      );
+    }
+  });
+
+  it("leads a ribbon past a column between its rows", () => {
+    const path = geometry.paths.find(({ ribbon: one }) => one.from === "hat" && one.to === "drums");
+    const lane = Number(/ ([\d.]+)H/.exec(path?.d ?? "")?.[1]);
+    expect(Math.abs(lane - y("kick"))).toBeGreaterThan(geometry.rowHeight / 2);
+  });
+
+  it("stays the same when asked again", () => {
+    expect(layOut(band, { width: 994, height: 720 }).paths).toEqual(geometry.paths);
+  });
+
+  it("makes rows lower when there are many, and scrolls when there are too many", () => {
+    const many = (count: number): FlowLayout => ({
+      stages: [
+        { name: "Seats", ids: Array.from({ length: count }, (_, i) => `s${i}`) },
+        { name: "Files", ids: [] },
+      ],
+      returns: [],
+      ribbons: [],
+    });
+    expect(layOut(many(10), { width: 900, height: 700 }).rowHeight).toBe(26);
+    const crowd = layOut(many(400), { width: 900, height: 700 });
+    expect(crowd.rowHeight).toBe(18);
+    expect(crowd.height).toBeGreaterThan(400 * 18);
+  });
+
+  it("keeps the band below all columns", () => {
+    const lowest = Math.max(...[...geometry.rows.values()].map((row) => row.y));
+    expect(geometry.height).toBeGreaterThan(lowest);
+  });
+});
+
+describe("ribbons", () => {
+  it("are as wide as what they carry", () => {
+    const seat = ribbonWidth(ribbon("a", "b", "output", 1, 1));
+    const bus = ribbonWidth(ribbon("a", "b", "output", 2, 9));
+    expect(bus).toBeGreaterThan(seat * 2);
+    expect(ribbonWidth(ribbon("a", "b", "send", 2, 9))).toBeLessThan(seat);
+  });
+
+  it("turn corners roundly", () => {
+    const d = polyline([
+      [0, 0],
+      [20, 0],
+      [20, 20],
+    ]);
+    expect(d).toBe("M0 0L14 0Q20 0 20 6L20 20");
+  });
+});

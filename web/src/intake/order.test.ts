@@ -1,0 +1,55 @@
+import { describe, expect, it } from "vitest";
+import type { FileView } from "../api/client";
+import { byNeed, isDoubtful } from "./order";
+import { isAudio, isWorthSending, nameOfBatch } from "./received";
+
+const file = (name: string, confidence: number, more: Partial<FileView> = {}): FileView => ({
+  id: name,
+  name,
+  category: "drums",
+  confidence,
+  because: [],
+  sortedByHand: false,
+  ...more,
+});
+
+describe("byNeed", () => {
+  it("puts first what needs a person", () => {
+    const files = [
+      file("sure", 0.98),
+      file("refused", 0.9, { fault: "is empty" }),
+      file("unsure", 0.6),
+      file("unknown", 0, { category: "unknown" }),
+      file("keys", 0.98, { category: "keys" }),
+    ];
+    expect(byNeed(files, ["keys", "drums"]).map((one) => one.name)).toEqual([
+      "refused",
+      "unknown",
+      "unsure",
+      "keys",
+      "sure",
+    ]);
+  });
+
+  it("asks no more about what a person decided or what is seated", () => {
+    expect(isDoubtful(file("a", 0.2))).toBe(true);
+    expect(isDoubtful(file("a", 0.2, { sortedByHand: true }))).toBe(false);
+    expect(isDoubtful(file("a", 0.2, { seatedOn: "Kick" }))).toBe(false);
+  });
+});
+
+describe("received", () => {
+  it("leaves litter behind and knows audio", () => {
+    expect(isWorthSending("song/.DS_Store")).toBe(false);
+    expect(isWorthSending("__MACOSX/song/kick.wav")).toBe(false);
+    expect(isWorthSending("song/kick.wav")).toBe(true);
+    expect(isAudio("a.WAV")).toBe(true);
+    expect(isAudio("a.txt")).toBe(false);
+  });
+
+  it("is called after its folder", () => {
+    const one = { path: "Weathervane/kick.wav", file: undefined as unknown as File };
+    expect(nameOfBatch([one])).toBe("Weathervane");
+    expect(nameOfBatch([{ ...one, path: "kick.wav" }])).toBe("Delivery of 1");
+  });
+});

@@ -1,0 +1,37 @@
+import { describe, expect, it } from "vitest";
+import { keyOf, shown, type KeyPress } from "./keys";
+
+const press = (key: string, more: Partial<KeyPress> = {}): KeyPress => ({
+  key,
+  ctrlKey: false,
+  metaKey: false,
+  altKey: false,
+  shiftKey: false,
+  target: null,
+  ...more,
+});
+
+describe("keyOf", () => {
+  it("takes Ctrl and Cmd for one", () => {
+    expect(keyOf(press("k", { ctrlKey: true }))).toBe("ctrl+k");
+    expect(keyOf(press("K", { metaKey: true, shiftKey: true }))).toBe("ctrl+shift+k");
+    expect(keyOf(press("?", { shiftKey: true }))).toBe("?");
+  });
+
+  it("leaves typing alone", () => {
+    const input = { tagName: "INPUT", type: "text" };
+    expect(keyOf(press("o", { target: input }))).toBeUndefined();
+    expect(keyOf(press("z", { target: input, ctrlKey: true }))).toBe("ctrl+z");
+    expect(keyOf(press("p", { target: { tagName: "INPUT", type: "checkbox" } }))).toBe("p");
+  });
+
+  it("does not act behind an open dialog", () => {
+    const target = { closest: () => ({}) };
+    expect(keyOf(press("o", { target }))).toBeUndefined();
+  });
+
+  it("is shown in words", () => {
+    expect(shown("ctrl+shift+z")).toBe("Ctrl Shift Z");
+    expect(shown("Escape")).toBe("Escape");
+  });
+});

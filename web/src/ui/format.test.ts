@@ -1,0 +1,36 @@
+import { describe, expect, it } from "vitest";
+import { matching } from "./Chooser";
+import { db, pan, plural, signed, time, typedNumber } from "./format";
+
+describe("numbers", () => {
+  it("are shown with a real minus and never as minus zero", () => {
+    expect(signed(-3.25)).toBe("−3.3");
+    expect(signed(-0.01)).toBe("0.0");
+    expect(db(-200)).toBe("off");
+    expect(db(undefined)).toBe("silent");
+    expect(pan(-0.18)).toBe("18 left");
+    expect(pan(0.001)).toBe("centre");
+    expect(time(125.4)).toBe("2:05");
+    expect(plural(1, "bus", "buses")).toBe("1 bus");
+    expect(plural(0, "bus", "buses")).toBe("0 buses");
+  });
+
+  it("are read as people type them", () => {
+    expect(typedNumber("−6,5 dB")).toBe(-6.5);
+    expect(typedNumber(" 12 ")).toBe(12);
+    expect(typedNumber("loud")).toBeUndefined();
+    expect(typedNumber("")).toBeUndefined();
+  });
+});
+
+describe("matching", () => {
+  const choices = ["Small room", "Drums", "Room", "Master"].map((label) => ({ id: label, label }));
+
+  it("finds words anywhere, beginnings first", () => {
+    expect(matching(choices, "ro").map((one) => one.id)).toEqual(["Small room", "Room"]);
+    expect(matching(choices, "ms").map((one) => one.id)).toEqual(["Drums"]);
+    expect(matching(choices, "room sm").map((one) => one.id)).toEqual(["Small room"]);
+    expect(matching(choices, "")).toHaveLength(4);
+    expect(matching(choices, "x")).toEqual([]);
+  });
+});
