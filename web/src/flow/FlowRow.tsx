@@ -47,7 +47,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       className={`absolute flex items-center gap-1.5 border-b border-rule-2 pr-1 select-none ${
         picked ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
       }`}
-      style={{ left: x, top: y - height / 2, width, height, opacity: dim ? 0.38 : 1 }}
+      style={{ left: x, top: y - height / 2, width, height, opacity: dim ? 0.5 : 1 }}
       onMouseEnter={() => props.onPoint(facts.id)}
       onMouseLeave={() => props.onPoint(undefined)}
       onClick={(event) => props.onPick(facts.id, event)}

@@ -21,12 +21,11 @@ export interface Act {
   run: () => void;
 }
 
-interface Registry {
-  acts: Act[];
-  offer: (owner: string, acts: Act[]) => void;
-}
+type Offer = (owner: string, acts: Act[]) => void;
 
-const Context = createContext<Registry>({ acts: [], offer: () => undefined });
+// Two contexts: who offers acts need not hear of everybody else's, or offering would never end.
+const ActsContext = createContext<Act[]>([]);
+const OfferContext = createContext<Offer>(() => undefined);
 
 /** Collects what the shell and the open place offer, and listens to the keyboard for it. */
 export function ActsProvider({ children }: { children: ReactNode }) {
@@ -52,17 +51,20 @@ export function ActsProvider({ children }: { children: ReactNode }) {
     window.addEventListener("keydown", listen);
     return () => window.removeEventListener("keydown", listen);
   }, []);
-  const registry = useMemo(() => ({ acts, offer }), [acts, offer]);
-  return <Context.Provider value={registry}>{children}</Context.Provider>;
+  return (
+    <OfferContext.Provider value={offer}>
+      <ActsContext.Provider value={acts}>{children}</ActsContext.Provider>
+    </OfferContext.Provider>
+  );
 }
 
 export function useActs(): Act[] {
-  return useContext(Context).acts;
+  return useContext(ActsContext);
 }
 
 /** Offers acts while the component is shown. */
 export function useOffer(owner: string, acts: Act[]) {
-  const { offer } = useContext(Context);
+  const offer = useContext(OfferContext);
   useEffect(() => {
     offer(owner, acts);
     return () => offer(owner, []);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 
 export type Theme = "day" | "night";
 const KEY = "drevik-theme";
@@ -15,10 +15,14 @@ export function useTheme(): [Theme, () => void] {
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
-  const toggle = () => {
-    const other = theme === "day" ? "night" : "day";
-    localStorage.setItem(KEY, other);
-    setTheme(other);
-  };
+  const toggle = useCallback(
+    () =>
+      setTheme((now) => {
+        const other = now === "day" ? "night" : "day";
+        localStorage.setItem(KEY, other);
+        return other;
+      }),
+    [],
+  );
   return [theme, toggle];
 }

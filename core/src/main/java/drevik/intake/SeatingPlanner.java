@@ -182,7 +182,6 @@ public final class SeatingPlanner {
             .category(file.category())
             .output(destination)
             .pan(sideOf(file.name()).map(side -> side.equals("L") ? -1.0 : 1.0).orElse(0.0))
-            .faderDb(0)
             .person(null)
             .comment("")
             .build();

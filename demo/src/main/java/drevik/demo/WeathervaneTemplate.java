@@ -24,6 +24,9 @@ import java.util.Map;
  * stems.
  */
 final class WeathervaneTemplate {
+  // Every seat starts this much lower, so that the sum of all has room.
+  private static final double HEADROOM_DB = -4;
+
   private final List<Channel> channels = new ArrayList<>();
   private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
 
@@ -70,7 +73,7 @@ final class WeathervaneTemplate {
                         180,
                         "make-up",
                         1.5),
-                    insert("limit", "limiter", "ceiling", -1, "drive", 3))));
+                    insert("limit", "limiter", "ceiling", -1, "drive", 7))));
     return Mix.empty(MixKind.TEMPLATE, "Band of eight")
         .with()
         .description(
@@ -341,6 +344,7 @@ final class WeathervaneTemplate {
     Channel seat =
         Channel.of(id, ChannelKind.SEAT, name, layout, category)
             .withOutput(output)
+            .withTrimDb(HEADROOM_DB)
             .withFaderDb(faderDb)
             .withPan(pan)
             .withSends(java.util.Arrays.stream(sends).map(to -> send(id, to, -14)).toList());

@@ -81,8 +81,8 @@ final class StartedApplication implements AutoCloseable {
   }
 
   @Override
-  public void close() throws InterruptedException {
+  public void close() {
     process.destroy();
-    process.waitFor();
+    process.onExit().join();
   }
 }
