@@ -14,7 +14,7 @@ interface Props {
 }
 
 const COLUMNS =
-  "grid-cols-[minmax(150px,1.1fr)_132px_92px_172px_minmax(190px,1.25fr)_minmax(150px,1fr)]";
+  "grid-cols-[minmax(150px,1.1fr)_132px_92px_186px_minmax(190px,1.25fr)_minmax(150px,1fr)]";
 const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
 
 /** One row a file: waveform, what it is, category with certainty, destination, what to know. */
@@ -85,7 +85,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
             onKeyDown={() => undefined}
           >
             <span className="truncate" title={file.name}>
-              {file.name}
+              {file.name.slice(file.name.lastIndexOf("/") + 1)}
             </span>
             {file.fault ? (
               <span className="col-span-5 py-1 text-wrong">Refused: {file.fault}</span>
@@ -116,7 +116,7 @@ function Taken({ file, family }: { file: FileView; family: string }) {
         <span className={`min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
           {file.category}
         </span>
-        <span className="ml-auto text-[11px] text-ink-3">
+        <span className="ml-auto whitespace-nowrap text-[11px] text-ink-3">
           {file.sortedByHand ? "by you" : `${Math.round(file.confidence * 100)} %`}
         </span>
       </span>

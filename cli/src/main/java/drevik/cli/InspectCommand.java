@@ -2,7 +2,6 @@ package drevik.cli;
 
 import drevik.audio.AudioException;
 import drevik.audio.WavHeader;
-import drevik.codec.Documents;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
 import java.nio.file.Path;
@@ -51,7 +50,7 @@ final class InspectCommand implements Callable<Integer> {
         line = new Failure(file.toString(), e.getMessage());
         status = 1;
       }
-      Output.print(Documents.mapper().writeValueAsString(line) + "\n");
+      Output.print(Output.line(line));
     }
     return status;
   }

@@ -49,7 +49,7 @@ final class PrintCommand implements Callable<Integer> {
             mix, ref -> locate(folder, ref), PrintOptions.only(chosen(mix)), out, Progress.NONE);
     String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
     Files.writeString(out.resolve("report.json"), json);
-    drevik.cli.Output.print(Documents.mapper().writeValueAsString(report) + "\n");
+    drevik.cli.Output.print(drevik.cli.Output.line(report));
     return report.nullTests().stream().allMatch(PrintReport.NullTest::passes) ? 0 : 1;
   }
 

@@ -2,7 +2,6 @@ package drevik.cli;
 
 import drevik.category.NameSorter;
 import drevik.category.Sorting;
-import drevik.codec.Documents;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -26,7 +25,7 @@ final class SortCommand implements Callable<Integer> {
     for (String name = names.readLine(); name != null; name = names.readLine()) {
       Sorting s = NameSorter.sort(name);
       Line line = new Line(name, s.category(), s.confidence(), s.because());
-      out.append(Documents.mapper().writeValueAsString(line)).append('\n');
+      out.append(Output.line(line));
     }
     Output.print(out);
     return 0;

@@ -1,0 +1,198 @@
+package drevik.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.audio.WavWriter;
+import drevik.codec.Documents;
+import drevik.mix.AudioRef;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** The contract of the command line: JSON on standard output, errors elsewhere, exit status. */
+class MainTest {
+  private static final int FRAMES = 24_000;
+
+  @TempDir Path folder;
+
+  private final InputStream in = System.in;
+  private final PrintStream out = System.out;
+  private final PrintStream err = System.err;
+  private final ByteArrayOutputStream said = new ByteArrayOutputStream();
+  private final ByteArrayOutputStream complained = new ByteArrayOutputStream();
+
+  @BeforeEach
+  void listen() {
+    System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+    System.setErr(new PrintStream(complained, true, StandardCharsets.UTF_8));
+  }
+
+  @AfterEach
+  void restore() {
+    System.setIn(in);
+    System.setOut(out);
+    System.setErr(err);
+  }
+
+  private List<JsonNode> lines() {
+    return said.toString(StandardCharsets.UTF_8)
+        .lines()
+        .map(line -> Documents.mapper().readTree(line))
+        .toList();
+  }
+
+  private String complaint() {
+    return complained.toString(StandardCharsets.UTF_8);
+  }
+
+  private Path tone(String name) throws IOException {
+    Path file = folder.resolve(name);
+    float[][] audio = new float[1][FRAMES];
+    for (int i = 0; i < FRAMES; i++) {
+      audio[0][i] = (float) (0.5 * Math.sin(i * 0.1));
+    }
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.PCM_24, 48_000, Layout.MONO)) {
+      writer.write(audio, 0, FRAMES);
+    }
+    return file;
+  }
+
+  private Path session() throws IOException {
+    tone("kick.wav");
+    Clip clip = new Clip("c", new AudioRef("", "kick.wav"), 0, 0, FRAMES, 0);
+    Mix mix =
+        Mix.empty(MixKind.SESSION, "Small")
+            .withChannels(
+                List.of(
+                    Channel.of("kick", ChannelKind.SEAT, "Kick", Layout.MONO, "drums/kick")
+                        .withClips(List.of(clip))
+                        .withOutput("mix"),
+                    Channel.of("mix", ChannelKind.BUS, "Mix", Layout.STEREO, "unknown")))
+            .withOutputs(List.of(output("mix", "Mix"), output("kick", "Kick stem")));
+    return Files.writeString(folder.resolve("session.json"), Documents.writeMix(mix));
+  }
+
+  private static drevik.mix.Output output(String channel, String name) {
+    return new drevik.mix.Output(
+        name,
+        name,
+        OutputKind.PRINT,
+        channel,
+        Tap.POST_FADER,
+        Layout.STEREO,
+        SampleFormat.PCM_24,
+        name);
+  }
+
+  @Test
+  void sortGivesALineForEachName() {
+    String names = "01_KIK IN.wav\nLdVox dbl 2\nAudio 7\n";
+    System.setIn(new ByteArrayInputStream(names.getBytes(StandardCharsets.UTF_8)));
+    assertThat(Main.run("sort")).isZero();
+    assertThat(lines())
+        .extracting(line -> line.path("category").asString())
+        .containsExactly("drums/kick", "vocals/double", "unknown");
+    assertThat(lines().get(0).propertyNames())
+        .containsExactly("name", "category", "confidence", "because");
+  }
+
+  @Test
+  void inspectGivesEveryFieldOrTheError() throws IOException {
+    Path good = tone("good.wav");
+    Path bad = Files.writeString(folder.resolve("bad.wav"), "no audio in here");
+    assertThat(Main.run("inspect", good.toString(), bad.toString())).isEqualTo(1);
+    JsonNode line = lines().get(0);
+    assertThat(line.propertyNames())
+        .containsExactly(
+            "file",
+            "container",
+            "encoding",
+            "sampleRate",
+            "bitDepth",
+            "channels",
+            "frames",
+            "seconds",
+            "samplePeakDbfs",
+            "truePeakDbtp",
+            "integratedLufs",
+            "loudnessRangeLu",
+            "dcOffset",
+            "clippedSamples",
+            "dualMono",
+            "silent",
+            "firstSoundSeconds",
+            "lastSoundSeconds",
+            "timeReference");
+    assertThat(line.path("samplePeakDbfs").asDouble()).isCloseTo(-6.02, within(0.01));
+    assertThat(line.path("bitDepth").asInt()).isEqualTo(24);
+    assertThat(line.path("timeReference").isNull()).isTrue();
+    assertThat(lines().get(1).propertyNames()).containsExactly("file", "error");
+    assertThat(lines().get(1).path("error").asString()).contains("not a WAVE file");
+  }
+
+  @Test
+  void printWritesFilesAndAReport() throws IOException {
+    Path prints = folder.resolve("prints");
+    assertThat(Main.run("print", session().toString(), "--out", prints.toString())).isZero();
+    assertThat(prints.resolve("Mix.wav")).isNotEmptyFile();
+    JsonNode report = Documents.mapper().readTree(Files.readString(prints.resolve("report.json")));
+    assertThat(report.path("files")).hasSize(2);
+    assertThat(report.path("files").get(0).path("samplePeakDbfs").asDouble())
+        .isCloseTo(-9.03, within(0.01));
+  }
+
+  @Test
+  void onlyTheNamedOutputsArePrinted() throws IOException {
+    Path prints = folder.resolve("some");
+    int status =
+        Main.run("print", session().toString(), "--out", prints.toString(), "--only", "Kick stem");
+    assertThat(status).isZero();
+    assertThat(prints.resolve("Mix.wav")).doesNotExist();
+    assertThat(Main.run("print", session().toString(), "--out", prints.toString(), "--only", "X"))
+        .isEqualTo(1);
+    assertThat(complaint()).contains("no output “X”").contains("Kick stem");
+  }
+
+  @Test
+  void failureIsSaidOnStandardErrorWithItsMend() throws IOException {
+    Path session = session();
+    Files.delete(folder.resolve("kick.wav"));
+    Path prints = folder.resolve("none");
+    assertThat(Main.run("print", session.toString(), "--out", prints.toString())).isEqualTo(1);
+    assertThat(complaint()).contains("“kick.wav” is not in").contains("--audio DIR");
+    assertThat(prints).doesNotExist();
+    assertThat(said.toString(StandardCharsets.UTF_8)).isEmpty();
+    Path nonsense = Files.writeString(folder.resolve("nonsense.json"), "{}");
+    assertThat(Main.run("print", nonsense.toString(), "--out", prints.toString())).isEqualTo(1);
+    assertThat(complaint()).contains("This is no Mix");
+  }
+
+  @Test
+  void wrongUseIsTwo() {
+    assertThat(Main.run("print")).isEqualTo(2);
+    assertThat(Main.run("inspect")).isEqualTo(2);
+    assertThat(Main.run("dance")).isEqualTo(2);
+    assertThat(complaint()).contains("Usage");
+  }
+}
