@@ -35,6 +35,7 @@ class WholePathTest {
   @BeforeAll
   static void start() throws IOException, InterruptedException {
     application = new StartedApplication(true);
+    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
     browser = new Browser();
   }
 
@@ -97,7 +98,7 @@ class WholePathTest {
     assertThat(page.getByText("Drop the delivered files")).isVisible();
 
     page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
-    assertThat(page.getByText("36 files received.")).isVisible();
+    page.getByText("36 files received.").waitFor();
     Locator doubtful =
         page.getByRole(AriaRole.OPTION)
             .filter(new Locator.FilterOptions().setHasText("Audio 23_01"));
@@ -123,6 +124,8 @@ class WholePathTest {
         .click(
             new Locator.ClickOptions()
                 .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+    assertThat(page.getByText("2 channels picked")).isVisible();
+    page.waitForTimeout(300);
     page.keyboard().press("m");
     assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
     page.keyboard().press("4");
@@ -152,14 +155,18 @@ class WholePathTest {
     session.focus();
     page.keyboard().press("Enter");
     row(page, "Hat").waitFor();
+    page.waitForTimeout(300);
     page.keyboard().press("/");
+    page.getByPlaceholder("Name, kind or layout").waitFor();
     page.keyboard().type("hat");
     page.keyboard().press("Enter");
     assertThat(page.getByText("1 channel picked")).isVisible();
     row(page, "Hat").focus();
     page.keyboard().press("Shift+ArrowDown");
     assertThat(page.getByText("2 channels picked")).isVisible();
+    page.waitForTimeout(300);
     page.keyboard().press("o");
+    page.getByPlaceholder("Destination").waitFor();
     page.keyboard().type("perc");
     page.keyboard().press("Enter");
     assertThat(page.getByText("Undo: send 2 channels to “Percussion”")).isVisible();
@@ -172,6 +179,7 @@ class WholePathTest {
     page.keyboard().press("Control+z");
     assertThat(page.getByText("Undo: seat 33 files")).isVisible();
     page.keyboard().press("Control+k");
+    page.getByPlaceholder("What do you want to do?").waitFor();
     page.keyboard().type("redo");
     page.keyboard().press("Enter");
     assertThat(page.getByText("Undo: send 2 channels")).isVisible();
@@ -187,7 +195,10 @@ class WholePathTest {
     Page page = open("/shelf", ColorScheme.LIGHT);
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane")).click();
     row(page, "Mix").first().click();
+    assertThat(page.getByText("1 channel picked")).isVisible();
+    page.waitForTimeout(300);
     page.keyboard().press("o");
+    page.getByPlaceholder("Destination").waitFor();
     page.keyboard().type("drums");
     page.keyboard().press("Enter");
     assertThat(page.getByText("close a loop")).containsText("Mix");
