@@ -134,7 +134,11 @@ function CommandList({ open, onClose }: { open: boolean; onClose: () => void }) 
 function Notices() {
   const notices = useNotices();
   return (
-    <div role="status" aria-live="polite" className="fixed bottom-14 left-4 z-10 flex flex-col gap-2">
+    <div
+      role="status"
+      aria-live="polite"
+      className="fixed bottom-14 left-4 z-10 flex flex-col gap-2"
+    >
       {notices.map((notice) => (
         <p
           key={notice.id}
