@@ -3,6 +3,7 @@ import {
   useCallback,
   useContext,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -36,7 +37,8 @@ export function ActsProvider({ children }: { children: ReactNode }) {
   );
   const acts = useMemo(() => Object.values(owners).flat(), [owners]);
   const current = useRef(acts);
-  useEffect(() => {
+  // Before the page is painted, here and in useOffer: what a person can see, a key can reach.
+  useLayoutEffect(() => {
     current.current = acts;
   }, [acts]);
   useEffect(() => {
@@ -65,7 +67,7 @@ export function useActs(): Act[] {
 /** Offers acts while the component is shown. */
 export function useOffer(owner: string, acts: Act[]) {
   const offer = useContext(OfferContext);
-  useEffect(() => {
+  useLayoutEffect(() => {
     offer(owner, acts);
     return () => offer(owner, []);
   }, [offer, owner, acts]);

@@ -106,7 +106,6 @@ class WholePathTest {
     assertThat(page.getByText("stereo that is mono twice")).isVisible();
 
     button(page, "Seat 33 files").waitFor();
-    page.waitForTimeout(300);
     page.keyboard().press("s");
     assertThat(row(page, "Kick in")).isVisible();
     assertThat(page.getByText("Undo: seat 33 files")).isVisible();
@@ -125,13 +124,10 @@ class WholePathTest {
             new Locator.ClickOptions()
                 .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
     assertThat(page.getByText("2 channels picked")).isVisible();
-    page.waitForTimeout(300);
     page.keyboard().press("m");
     assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
     page.keyboard().press("4");
     assertThat(page.getByText("The Mix has moved on")).isVisible();
-    // A person needs a moment too; keys count from when the place is drawn.
-    page.waitForTimeout(300);
     page.keyboard().press("p");
     assertThat(page.getByText("The Mix has moved on"))
         .isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
@@ -155,7 +151,6 @@ class WholePathTest {
     session.focus();
     page.keyboard().press("Enter");
     row(page, "Hat").waitFor();
-    page.waitForTimeout(300);
     page.keyboard().press("/");
     page.getByPlaceholder("Name, kind or layout").waitFor();
     page.keyboard().type("hat");
@@ -164,7 +159,6 @@ class WholePathTest {
     row(page, "Hat").focus();
     page.keyboard().press("Shift+ArrowDown");
     assertThat(page.getByText("2 channels picked")).isVisible();
-    page.waitForTimeout(300);
     page.keyboard().press("o");
     page.getByPlaceholder("Destination").waitFor();
     page.keyboard().type("perc");
@@ -196,7 +190,6 @@ class WholePathTest {
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane")).click();
     row(page, "Mix").first().click();
     assertThat(page.getByText("1 channel picked")).isVisible();
-    page.waitForTimeout(300);
     page.keyboard().press("o");
     page.getByPlaceholder("Destination").waitFor();
     page.keyboard().type("drums");
