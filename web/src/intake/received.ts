@@ -4,17 +4,11 @@ export interface Received {
   file: File;
 }
 
-const AUDIO = /\.(wav|wave|bwf|rf64|w64|aiff?|aifc|flac|caf|mp3|m4a|aac|ogg)$/i;
-
 /** Files that a computer leaves in every folder, and that nobody delivers. */
 const LITTER = /(^|\/)(\.[^/]*|Thumbs\.db|desktop\.ini|__MACOSX\/.*)$/i;
 
 export function isWorthSending(path: string): boolean {
   return !LITTER.test(path);
-}
-
-export function isAudio(path: string): boolean {
-  return AUDIO.test(path);
 }
 
 function readEntries(reader: FileSystemDirectoryReader): Promise<FileSystemEntry[]> {
