@@ -2,6 +2,8 @@ package drevik.audio;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
@@ -13,6 +15,12 @@ import java.nio.file.StandardOpenOption;
  * time; reading allocates nothing once the first block has set the buffer's size.
  */
 public final class WavReader implements Closeable {
+  private static final VarHandle INT =
+      MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
+
+  /** Spare bytes before the first sample, so that four can be read where a sample has three. */
+  private static final int LEAD = 1;
+
   private final FileChannel file;
   private final WavHeader header;
   private ByteBuffer bytes = ByteBuffer.allocate(0);
@@ -70,15 +78,15 @@ public final class WavReader implements Closeable {
     if (count == 0) {
       return 0;
     }
-    int size = count * header.bytesPerFrame();
+    int size = LEAD + count * header.bytesPerFrame();
     if (bytes.capacity() < size) {
       bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
     }
-    bytes.clear().limit(size);
+    bytes.clear().limit(size).position(LEAD);
     long position = header.dataOffset() + firstFrame * header.bytesPerFrame();
     try {
       while (bytes.hasRemaining()) {
-        int got = file.read(bytes, position + bytes.position());
+        int got = file.read(bytes, position + bytes.position() - LEAD);
         if (got < 0) {
           throw new AudioException("the file became shorter while it was read");
         }
@@ -94,7 +102,7 @@ public final class WavReader implements Closeable {
 
   private void decode(int channel, float[] out, int offset, int count) {
     int step = header.bytesPerFrame();
-    int at = channel * header.format().bytes();
+    int at = LEAD + channel * header.format().bytes();
     byte[] raw = bytes.array();
     switch (header.format()) {
       case PCM_8 -> {
@@ -108,8 +116,9 @@ public final class WavReader implements Closeable {
         }
       }
       case PCM_24 -> {
+        // One load of four bytes, of which the lowest belongs to what went before, is dropped.
         for (int i = 0; i < count; i++, at += step) {
-          int sample = raw[at] & 0xFF | (raw[at + 1] & 0xFF) << 8 | raw[at + 2] << 16;
+          int sample = (int) INT.get(raw, at - 1) >> 8;
           out[offset + i] = sample * (1f / 0x80_0000);
         }
       }

@@ -21,6 +21,7 @@ public final class PeakMeter {
   private final double[] samplePeaks;
   private double truePeak;
   private float[] scratch = new float[0];
+  private float[] stretchPeaks = new float[0];
 
   public PeakMeter(int sampleRate, int channels) {
     phases = Oversampler.phases(sampleRate);
@@ -36,13 +37,18 @@ public final class PeakMeter {
   public void add(float[][] audio, int offset, int frames) {
     if (scratch.length < frames + HISTORY) {
       scratch = new float[frames + HISTORY];
+      stretchPeaks = new float[(frames + HISTORY) / STRETCH + 1];
     }
     for (int channel = 0; channel < tail.length; channel++) {
       System.arraycopy(tail[channel], 0, scratch, 0, HISTORY);
       System.arraycopy(audio[channel], offset, scratch, HISTORY, frames);
       System.arraycopy(scratch, frames, tail[channel], 0, HISTORY);
-      samplePeaks[channel] =
-          Math.max(samplePeaks[channel], magnitude(scratch, HISTORY, HISTORY + frames));
+      // The history was counted before; counting it again changes nothing.
+      for (int start = 0; start < frames + HISTORY; start += STRETCH) {
+        float peak = magnitude(scratch, start, Math.min(frames + HISTORY, start + STRETCH));
+        stretchPeaks[start / STRETCH] = peak;
+        samplePeaks[channel] = Math.max(samplePeaks[channel], peak);
+      }
       truePeak = Math.max(truePeak, samplePeaks[channel]);
       interpolate(frames);
     }
@@ -51,7 +57,9 @@ public final class PeakMeter {
   private void interpolate(int frames) {
     for (int start = 0; start < frames; start += STRETCH) {
       int end = Math.min(frames, start + STRETCH);
-      double around = magnitude(scratch, start, end + HISTORY);
+      // The filter reaches from this stretch into the next one.
+      int next = Math.min(start / STRETCH + 1, (frames + HISTORY - 1) / STRETCH);
+      double around = Math.max(stretchPeaks[start / STRETCH], stretchPeaks[next]);
       if (around * (nearGain + farGain) <= truePeak) {
         continue;
       }
@@ -67,11 +75,15 @@ public final class PeakMeter {
 
   private void between(int at) {
     for (float[] phase : phases) {
-      double sum = 0;
-      for (int k = 0; k < Oversampler.TAPS; k++) {
-        sum += phase[k] * scratch[at + k];
+      // Four sums at once: one alone would wait for itself at every tap.
+      float a = 0, b = 0, c = 0, d = 0;
+      for (int k = 0; k < Oversampler.TAPS; k += 4) {
+        a += phase[k] * scratch[at + k];
+        b += phase[k + 1] * scratch[at + k + 1];
+        c += phase[k + 2] * scratch[at + k + 2];
+        d += phase[k + 3] * scratch[at + k + 3];
       }
-      truePeak = Math.max(truePeak, Math.abs(sum));
+      truePeak = Math.max(truePeak, Math.abs((a + b) + (c + d)));
     }
   }
 

@@ -2,6 +2,7 @@ package drevik.render;
 
 import drevik.dsp.Processor;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -17,10 +18,7 @@ final class ChannelNode {
         processor.process(audio, null, frames);
         return;
       }
-      for (float[] channel : keyBlock) {
-        java.util.Arrays.fill(channel, 0, frames, 0f);
-      }
-      key.addTo(keyBlock, frames);
+      key.replace(keyBlock, frames);
       processor.process(audio, keyBlock, frames);
     }
   }
@@ -43,15 +41,7 @@ final class ChannelNode {
   }
 
   void process(long blockStart, int frames) {
-    for (float[] channel : audio) {
-      java.util.Arrays.fill(channel, 0, frames, 0f);
-    }
-    for (int i = 0; i < clips.size(); i++) {
-      clips.get(i).addTo(audio, blockStart, frames);
-    }
-    for (int i = 0; i < feeds.size(); i++) {
-      feeds.get(i).addTo(audio, frames);
-    }
+    collect(blockStart, frames);
     scale(trim, frames);
     copyTo(preChain, frames);
     for (int i = 0; i < beforeFader.size(); i++) {
@@ -64,11 +54,40 @@ final class ChannelNode {
     }
   }
 
+  /** Sums clips and feeds, in this order; what comes first replaces the block before. */
+  private void collect(long blockStart, int frames) {
+    boolean empty = true;
+    for (int i = 0; i < clips.size(); i++) {
+      if (clips.get(i).sounds(blockStart, frames)) {
+        clips.get(i).play(audio, blockStart, frames, empty);
+        empty = false;
+      }
+    }
+    for (int i = 0; i < feeds.size(); i++) {
+      if (empty) {
+        feeds.get(i).replace(audio, frames);
+        empty = false;
+      } else {
+        feeds.get(i).addTo(audio, frames);
+      }
+    }
+    if (empty) {
+      for (float[] channel : audio) {
+        Arrays.fill(channel, 0, frames, 0f);
+      }
+    }
+  }
+
   private void scale(float gain, int frames) {
     if (gain == 1f) {
       return;
     }
     for (float[] channel : audio) {
+      if (gain == 0f) {
+        // Not multiplied: that would leave negative zeros.
+        Arrays.fill(channel, 0, frames, 0f);
+        continue;
+      }
       for (int i = 0; i < frames; i++) {
         channel[i] *= gain;
       }

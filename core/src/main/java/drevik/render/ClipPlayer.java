@@ -10,6 +10,7 @@ import drevik.mix.Clip;
 import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 
 /** Streams one clip into a seat's block. */
 final class ClipPlayer implements Closeable {
@@ -45,19 +46,30 @@ final class ClipPlayer implements Closeable {
     this.feed = new Feed(block, gains, Decibels.toGain(clip.gainDb()), 0, blockSize);
   }
 
-  void addTo(float[][] into, long blockStart, int frames) {
-    long start = clip.startFrame() + latency;
-    long first = Math.max(blockStart, start);
-    long last = Math.min(blockStart + frames, clip.endFrame() + latency);
-    if (first >= last) {
-      return;
-    }
+  /** True where this clip sounds in the block. */
+  boolean sounds(long blockStart, int frames) {
+    return start() < blockStart + frames && clip.endFrame() + latency > blockStart;
+  }
+
+  /** Adds the clip's part of the block, or puts it there in the place of what was. */
+  void play(float[][] into, long blockStart, int frames, boolean replace) {
+    int first = (int) Math.max(0, start() - blockStart);
+    int end = (int) Math.min(frames, clip.endFrame() + latency - blockStart);
+    long inSource = clip.sourceIn() + blockStart + first - start();
+    int read = reader.read(inSource, block, first, end - first);
     for (float[] channel : block) {
-      java.util.Arrays.fill(channel, 0, frames, 0f);
+      Arrays.fill(channel, 0, first, 0f);
+      Arrays.fill(channel, first + read, frames, 0f);
     }
-    long inSource = clip.sourceIn() + first - start;
-    reader.read(inSource, block, (int) (first - blockStart), (int) (last - first));
-    feed.addTo(into, frames);
+    if (replace) {
+      feed.replace(into, frames);
+    } else {
+      feed.addTo(into, frames);
+    }
+  }
+
+  private long start() {
+    return clip.startFrame() + latency;
   }
 
   @Override

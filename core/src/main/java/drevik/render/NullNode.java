@@ -21,10 +21,8 @@ final class NullNode {
   }
 
   void process(int frames) {
-    for (float[] channel : block) {
-      java.util.Arrays.fill(channel, 0, frames, 0f);
-    }
-    for (int i = 0; i < feeds.size(); i++) {
+    feeds.get(0).replace(block, frames);
+    for (int i = 1; i < feeds.size(); i++) {
       feeds.get(i).addTo(block, frames);
     }
     int offset = (int) Math.min(skip, frames);

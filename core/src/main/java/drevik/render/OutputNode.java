@@ -37,10 +37,7 @@ final class OutputNode {
   }
 
   void process(int frames) {
-    for (float[] channel : block) {
-      java.util.Arrays.fill(channel, 0, frames, 0f);
-    }
-    feed.addTo(block, frames);
+    feed.replace(block, frames);
     int offset = (int) Math.min(skip, frames);
     skip -= offset;
     int count = (int) Math.min(left, frames - offset);

@@ -9,9 +9,12 @@ import java.util.Set;
  * @param blockSize frames
  */
 public record PrintOptions(Set<String> outputs, int blockSize, int threads) {
+  /** Frames: few calls to the system and few meetings of the threads, and still in the cache. */
+  private static final int BLOCK_SIZE = 4096;
+
   /** All outputs on all cores. */
   public static PrintOptions all() {
-    return new PrintOptions(Set.of(), 1024, Runtime.getRuntime().availableProcessors());
+    return new PrintOptions(Set.of(), BLOCK_SIZE, Runtime.getRuntime().availableProcessors());
   }
 
   public static PrintOptions only(Set<String> outputs) {
