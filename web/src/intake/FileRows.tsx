@@ -76,7 +76,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
             data-file={file.id}
             aria-selected={file.id === current}
             tabIndex={file.id === current ? 0 : -1}
-            className={`grid ${COLUMNS} min-h-[26px] items-center gap-3 border-b border-rule-2 px-4 ${
+            className={`grid ${COLUMNS} min-h-[26px] items-center [contain-intrinsic-size:auto_27px] [content-visibility:auto] gap-3 border-b border-rule-2 px-4 ${
               file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
             }`}
             onFocus={() => onCurrent(file.id)}

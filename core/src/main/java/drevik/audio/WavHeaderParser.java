@@ -20,6 +20,8 @@ final class WavHeaderParser {
   private static final int BEXT_TIME_REFERENCE = 256 + 32 + 32 + 10 + 8;
   private static final int MOST_CHUNKS = 10_000;
 
+  static final int START = 12;
+
   private final FileChannel file;
   private final long length;
 
@@ -32,10 +34,14 @@ final class WavHeaderParser {
     if (length == 0) {
       throw new AudioException("is empty (0 bytes); ask for it to be sent again");
     }
-    if (length < 12) {
+    if (length < START) {
       throw new AudioException("is too short to be audio (" + length + " bytes)");
     }
-    ByteBuffer start = read(0, 12);
+    return chunks(container(read(0, START)));
+  }
+
+  /** RIFF, RF64 or BW64, from the file's first {@link #START} bytes. */
+  static String container(ByteBuffer start) {
     String container = fourCharacters(start);
     start.getInt();
     boolean known =
@@ -44,7 +50,7 @@ final class WavHeaderParser {
       throw new AudioException(
           "is not a WAVE file: it does not begin with RIFF, RF64 or BW64; export it as WAV");
     }
-    return chunks(container);
+    return container;
   }
 
   private WavHeader chunks(String container) throws IOException {

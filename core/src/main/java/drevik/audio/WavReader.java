@@ -53,6 +53,26 @@ public final class WavReader implements Closeable {
     }
   }
 
+  /** Bytes that {@link #requireWave} looks at. */
+  public static final int START_BYTES = WavHeaderParser.START;
+
+  /**
+   * Refuses what cannot be a WAVE file, from its first bytes, before all of it has been received. A
+   * shorter start passes: the file is then too short, and {@link #open} says so.
+   *
+   * @throws AudioException saying what is wrong with the file {@code name}
+   */
+  public static void requireWave(String name, byte[] start) {
+    if (start.length < START_BYTES) {
+      return;
+    }
+    try {
+      WavHeaderParser.container(ByteBuffer.wrap(start).order(ByteOrder.LITTLE_ENDIAN));
+    } catch (AudioException e) {
+      throw new AudioException("“" + name + "” " + e.getMessage(), e);
+    }
+  }
+
   private static void close(FileChannel file) {
     try {
       if (file != null) {

@@ -2,9 +2,12 @@ package drevik.server;
 
 import drevik.audio.AudioException;
 import drevik.mix.Refused;
+import java.io.IOException;
 import java.nio.file.FileSystemException;
+import java.sql.SQLException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -56,6 +59,37 @@ class Problems {
         HttpStatus.INSUFFICIENT_STORAGE,
         "The disk refused",
         "The file could not be written: " + e.getReason() + ". Free some space and send it again.");
+  }
+
+  /** The database refuses for want of space too (SQLSTATE class 53, insufficient resources). */
+  @ExceptionHandler(DataAccessException.class)
+  ProblemDetail database(DataAccessException e) {
+    LOG.error("database", e);
+    boolean full =
+        e.getMostSpecificCause() instanceof SQLException sql
+            && String.valueOf(sql.getSQLState()).startsWith("53");
+    return full
+        ? fullDisk()
+        : problem(
+            HttpStatus.INTERNAL_SERVER_ERROR,
+            "The database failed",
+            "The database did not take this, and nothing was changed. Try again; if it stays so, see the server's log.");
+  }
+
+  /** A full disk is a plain IOException when it is met in the middle of a file. */
+  @ExceptionHandler(IOException.class)
+  ProblemDetail broken(IOException e) throws IOException {
+    if (!String.valueOf(e.getMessage()).contains("No space left")) {
+      throw e;
+    }
+    return fullDisk();
+  }
+
+  private static ProblemDetail fullDisk() {
+    return problem(
+        HttpStatus.INSUFFICIENT_STORAGE,
+        "The disk is full",
+        "The disk took no more; nothing of this was kept. Free some space and try again.");
   }
 
   private static ProblemDetail problem(HttpStatus status, String title, String detail) {

@@ -18,8 +18,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -157,25 +159,60 @@ class ServerTest {
     }
   }
 
+  /** Opens an upload, sends some bytes of it and leaves the line open. */
+  private static Socket beginUpload(String delivery, String name, long announced, byte[] sent)
+      throws IOException {
+    Socket socket = new Socket("127.0.0.1", server.uri("/").getPort());
+    String head =
+        "PUT /api/deliveries/%s/files?name=%s HTTP/1.1\r\nHost: 127.0.0.1\r\n"
+                .formatted(delivery, name)
+            + "Content-Type: application/octet-stream\r\nContent-Length: %d\r\n\r\n"
+                .formatted(announced);
+    socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+    socket.getOutputStream().write(sent);
+    socket.getOutputStream().flush();
+    return socket;
+  }
+
+  private static JsonNode files(String delivery) {
+    return server.get("/api/deliveries/" + delivery).body().path("files");
+  }
+
   @Test
   void anUploadThatBreaksOffLeavesNothing() throws IOException {
     String delivery = delivery(session());
     byte[] wav = Files.readAllBytes(tone("half.wav", 48_000));
-    try (Socket socket = new Socket("127.0.0.1", server.uri("/").getPort())) {
-      String head =
-          "PUT /api/deliveries/"
-              + delivery
-              + "/files?name=half.wav HTTP/1.1\r\nHost: 127.0.0.1\r\n"
-              + "Content-Type: application/octet-stream\r\nContent-Length: "
-              + wav.length
-              + "\r\n\r\n";
-      socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
-      socket.getOutputStream().write(wav, 0, wav.length / 2);
-      socket.getOutputStream().flush();
-    }
+    byte[] half = Arrays.copyOf(wav, wav.length / 2);
+    beginUpload(delivery, "half.wav", wav.length, half).close();
     assertThat(receive(delivery, "Snare.wav", 48_000).status()).isEqualTo(200);
-    JsonNode files = server.get("/api/deliveries/" + delivery).body().path("files");
-    assertThat(files.findValuesAsString("name")).containsExactly("Snare.wav");
+    assertThat(files(delivery).findValuesAsString("name")).containsExactly("Snare.wav");
+  }
+
+  @Test
+  void whatIsNoAudioIsKnownByItsFirstBytesLongBeforeAllOfItHasArrived() throws Exception {
+    String delivery = delivery(session());
+    long fiveGibibytes = 5L << 30;
+    try (Socket open = beginUpload(delivery, "sparse.wav", fiveGibibytes, new byte[64])) {
+      waitUntil(() -> files(delivery).findValuesAsString("fault").size() == 1);
+      assertThat(open.isConnected()).isTrue();
+    }
+    assertThat(files(delivery).get(0).path("fault").asString())
+        .contains("“sparse.wav” is not a WAVE file");
+  }
+
+  @Test
+  void moreThanTheDiskHoldsIsRefusedBeforeItIsSent() throws IOException {
+    String delivery = delivery(session());
+    byte[] start = "RIFF\0\0\0\0WAVEfmt ".getBytes(StandardCharsets.US_ASCII);
+    try (Socket open = beginUpload(delivery, "huge.wav", 1L << 60, start)) {
+      byte[] answer = new byte[2_000];
+      int length = open.getInputStream().read(answer);
+      assertThat(new String(answer, 0, length, StandardCharsets.UTF_8))
+          .startsWith("HTTP/1.1 422")
+          .contains("There is no room")
+          .contains("Free some space");
+    }
+    assertThat(files(delivery)).isEmpty();
   }
 
   @Test
@@ -230,16 +267,19 @@ class ServerTest {
   }
 
   @Test
-  void aPrintThatCannotBeSaysWhy() throws Exception {
+  void aSessionWithoutAudioPrintsMeasuredSilence() throws Exception {
     JsonNode run = print(session(), List.of());
-    // No clip, but the template sets its end: silence is printed, and measured as such.
+    // No clip, but the template sets its end.
     assertThat(run.path("state").asString()).isEqualTo("done");
     assertThat(run.path("report").path("files").get(0).has("integratedLufs")).isFalse();
-    assertThat(
-            server
-                .post("/api/mixes/" + session() + "/prints", Map.of("outputs", List.of("x")))
-                .detail())
-        .contains("no output “x”");
+  }
+
+  @Test
+  void anOutputThatIsNotThereIsNamed() {
+    Answer asked =
+        server.post("/api/mixes/" + session() + "/prints", Map.of("outputs", List.of("x")));
+    assertThat(asked.status()).isEqualTo(422);
+    assertThat(asked.detail()).contains("no output “x”");
   }
 
   @Test
@@ -263,13 +303,19 @@ class ServerTest {
             .body()
             .path("id")
             .asString();
+    waitUntil(
+        () -> {
+          String state = server.get("/api/prints/" + id).body().path("state").asString();
+          return !List.of("waiting", "running").contains(state);
+        });
+    return server.get("/api/prints/" + id).body();
+  }
+
+  private static void waitUntil(BooleanSupplier reached) throws InterruptedException {
     Instant until = Instant.now().plus(Duration.ofSeconds(60));
-    JsonNode run = server.get("/api/prints/" + id).body();
-    while (List.of("waiting", "running").contains(run.path("state").asString())
-        && Instant.now().isBefore(until)) {
+    while (!reached.getAsBoolean()) {
+      assertThat(Instant.now()).as("waited long enough").isBefore(until);
       Thread.sleep(100);
-      run = server.get("/api/prints/" + id).body();
     }
-    return run;
   }
 }

@@ -57,7 +57,8 @@ class DeliveryController {
       @RequestParam String name,
       @Parameter(hidden = true) HttpServletRequest request)
       throws IOException {
-    return new Received(deliveries.receive(id, name, request.getInputStream()));
+    return new Received(
+        deliveries.receive(id, name, request.getInputStream(), request.getContentLengthLong()));
   }
 
   @PostMapping(path = "/api/deliveries/{id}/category", produces = MediaType.APPLICATION_JSON_VALUE)

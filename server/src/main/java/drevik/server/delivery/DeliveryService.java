@@ -2,6 +2,7 @@ package drevik.server.delivery;
 
 import drevik.audio.AudioException;
 import drevik.audio.Resampler;
+import drevik.audio.WavReader;
 import drevik.category.CategoryTree;
 import drevik.category.NameSorter;
 import drevik.intake.DeliveredFile;
@@ -19,8 +20,10 @@ import drevik.server.NotFound;
 import drevik.server.mix.MixService;
 import drevik.server.mix.MixView;
 import drevik.server.store.AudioStore;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.SequenceInputStream;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -83,15 +86,19 @@ public class DeliveryService {
    * becomes part of the store and of the delivery, in that order: a kill at any moment leaves
    * either nothing or all of it. A file that cannot be used is listed with its fault.
    *
+   * @param length bytes that were announced, or −1
    * @return the file's id
    * @throws AudioException with what is wrong with the file
    */
-  public String receive(String deliveryId, String name, InputStream body) throws IOException {
+  public String receive(String deliveryId, String name, InputStream body, long length)
+      throws IOException {
     DeliveryRow delivery = delivery(deliveryId);
     requireSoundName(name);
     DeliveredFileRow row =
         new DeliveredFileRow(Ids.next(), delivery.id, name, clock.instant(), NameSorter.sort(name));
-    try (AudioStore.Incoming incoming = store.receive(body)) {
+    byte[] start = body.readNBytes(WavReader.START_BYTES);
+    InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), body);
+    try (AudioStore.Incoming incoming = received(name, start, whole, length)) {
       Inspection found = inspect(name, incoming.file());
       incoming.keep();
       row.sha256 = incoming.sha256();
@@ -102,6 +109,12 @@ public class DeliveryService {
       files.save(row);
       throw e;
     }
+  }
+
+  private AudioStore.Incoming received(String name, byte[] start, InputStream whole, long length)
+      throws IOException {
+    WavReader.requireWave(name, start);
+    return store.receive(whole, length);
   }
 
   private static Inspection inspect(String name, Path file) {

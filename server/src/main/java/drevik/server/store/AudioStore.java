@@ -21,8 +21,13 @@ public interface AudioStore {
     void close() throws IOException;
   }
 
-  /** Streams {@code in} to a file of its own, hashing on the way. */
-  Incoming receive(InputStream in) throws IOException;
+  /**
+   * Streams {@code in} to a file of its own, hashing on the way.
+   *
+   * @param length bytes that were announced, or −1
+   * @throws drevik.mix.Refused if there is no room for them
+   */
+  Incoming receive(InputStream in, long length) throws IOException;
 
   /** An empty place for a file that a program writes; hashed when it is sealed. */
   Path scratch() throws IOException;

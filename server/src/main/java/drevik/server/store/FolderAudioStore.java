@@ -2,6 +2,7 @@ package drevik.server.store;
 
 import drevik.audio.AudioException;
 import drevik.audio.Sha256;
+import drevik.mix.Refused;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
 import jakarta.annotation.PreDestroy;
@@ -27,6 +28,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class FolderAudioStore implements AudioStore {
+  /** Bytes left free for the database, which must always be able to write. */
+  private static final long SPARE = 50_000_000;
+
   private final Path audio;
   private final Path arriving;
   private final FileChannel lockFile;
@@ -81,7 +85,8 @@ class FolderAudioStore implements AudioStore {
   }
 
   @Override
-  public Incoming receive(InputStream in) throws IOException {
+  public Incoming receive(InputStream in, long length) throws IOException {
+    requireSpace(length);
     Path file = scratch();
     MessageDigest digest = Sha256.digest();
     try {
@@ -93,6 +98,18 @@ class FolderAudioStore implements AudioStore {
     } catch (IOException | RuntimeException e) {
       Files.deleteIfExists(file);
       throw e;
+    }
+  }
+
+  private void requireSpace(long length) throws IOException {
+    long free = Files.getFileStore(arriving).getUsableSpace();
+    if (Math.max(0, length) > free - SPARE) {
+      throw new Refused(
+          "There is no room: the file has %s, and the disk of the audio store (%s) has %,d MB left. Free some space and send it again."
+              .formatted(
+                  length < 0 ? "no announced size" : "%,d MB".formatted(length / 1_000_000),
+                  audio,
+                  free / 1_000_000));
     }
   }
 
