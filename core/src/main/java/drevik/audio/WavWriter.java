@@ -2,6 +2,8 @@ package drevik.audio;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
@@ -17,6 +19,12 @@ import java.nio.file.StandardOpenOption;
  * <p>The dither is a fixed pseudo-random sequence per file, so the same print gives the same bits.
  */
 public final class WavWriter implements Closeable {
+  private static final VarHandle LONG =
+      MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
+
+  /** Spare bytes behind the last sample, so that eight can be written where a frame has six. */
+  private static final int TAIL = 2;
+
   private static final int DS64_SIZE = 28;
   private static final int HEADER_SIZE = 12 + 8 + DS64_SIZE + 8 + 40 + 8;
   private static final long LARGEST_RIFF = 0xFFFF_FFFFL;
@@ -71,12 +79,16 @@ public final class WavWriter implements Closeable {
   /** Appends {@code count} frames of {@code audio[channel][offset…]}. */
   public void write(float[][] audio, int offset, int count) {
     int size = count * layout.channels() * format.bytes();
-    if (bytes.capacity() < size) {
-      bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
+    if (bytes.capacity() < size + TAIL) {
+      bytes = ByteBuffer.allocate(size + TAIL).order(ByteOrder.LITTLE_ENDIAN);
     }
     bytes.clear().limit(size);
-    for (int channel = 0; channel < layout.channels(); channel++) {
-      encode(channel, audio[channel], offset, count);
+    if (format == SampleFormat.PCM_24 && layout.channels() == 2) {
+      encodeStereo24(audio[0], audio[1], offset, count);
+    } else {
+      for (int channel = 0; channel < layout.channels(); channel++) {
+        encode(channel, audio[channel], offset, count);
+      }
     }
     try {
       while (bytes.hasRemaining()) {
@@ -86,6 +98,18 @@ public final class WavWriter implements Closeable {
       throw new AudioException("the disk took no more audio: " + e.getMessage(), e);
     }
     frames += count;
+  }
+
+  /**
+   * The commonest format by far: one store a frame, whose two bytes too many the next overwrites.
+   */
+  private void encodeStereo24(float[] left, float[] right, int offset, int count) {
+    byte[] raw = bytes.array();
+    for (int i = 0; i < count; i++) {
+      long l = clamp(left[offset + i] * 8388608.0, 0x7F_FFFF) & 0xFF_FFFFL;
+      long r = clamp(right[offset + i] * 8388608.0, 0x7F_FFFF) & 0xFF_FFFFL;
+      LONG.set(raw, 6 * i, l | r << 24);
+    }
   }
 
   private void encode(int channel, float[] in, int offset, int count) {

@@ -3,57 +3,50 @@ package drevik.dsp;
 import java.util.List;
 
 /**
- * Second-order sections in series over one audio channel, transposed direct form II, in double
- * precision.
+ * Second-order sections in series over one audio channel, in double precision.
  *
- * <p>A recursive section waits for its own last sample, so one section alone leaves most of the
- * processor idle. Up to three sections run in one loop with their state in local variables: section
- * two works on a sample while section one is busy with the next, and three cost hardly more than
- * one. The sums are bracketed so that as little as possible waits for the newest output. Samples
- * are widened to double beforehand in short stretches: conversions inside the loop would chain its
- * rounds together.
+ * <p>Each section is kept in state form: with the states s and t,
+ *
+ * <pre>
+ *   y  = b0·x + s
+ *   s' = −a1·s + (k1·x + t)     k1 = b1 − a1·b0
+ *   t' = −a2·s + k2·x           k2 = b2 − a2·b0
+ * </pre>
+ *
+ * which is the transposed direct form II with its output put in. So the next state waits for the
+ * last state and not for the output too: what a recursive section waits for is all that it costs.
+ * Up to three sections run in one loop with their states in local variables: section two works on a
+ * sample while section one is busy with the next, and three cost hardly more than one. Between one
+ * three and the next the audio is float, as it is between processors.
  */
 public final class BiquadCascade {
-  private static final int STRETCH = 512;
-
-  private final Biquad[] sections;
+  private final Section[] sections;
   private final double[] state;
-  private final double[] wide = new double[STRETCH];
+
+  private record Section(double b0, double a1, double a2, double k1, double k2) {
+    static Section of(Biquad f) {
+      return new Section(
+          f.b0(), -f.a1(), -f.a2(), f.b1() - f.a1() * f.b0(), f.b2() - f.a2() * f.b0());
+    }
+  }
 
   public BiquadCascade(List<Biquad> sections) {
-    this.sections = sections.toArray(Biquad[]::new);
+    this.sections = sections.stream().map(Section::of).toArray(Section[]::new);
     this.state = new double[2 * this.sections.length];
   }
 
   /** Filters {@code x[0…frames)} in place. */
   public void process(float[] x, int frames) {
-    if (sections.length == 0) {
-      return;
+    int at = 0;
+    for (; sections.length - at >= 3; at += 3) {
+      three(x, frames, at);
     }
-    for (int start = 0; start < frames; start += STRETCH) {
-      int count = Math.min(STRETCH, frames - start);
-      for (int i = 0; i < count; i++) {
-        wide[i] = x[start + i];
-      }
-      filter(wide, count);
-      for (int i = 0; i < count; i++) {
-        x[start + i] = (float) wide[i];
-      }
+    if (sections.length - at == 2) {
+      two(x, frames, at);
+    } else if (sections.length - at == 1) {
+      one(x, frames, at);
     }
     flushDenormals();
-  }
-
-  private void filter(double[] x, int frames) {
-    int at = 0;
-    while (sections.length - at > 3) {
-      two(x, frames, at);
-      at += 2;
-    }
-    switch (sections.length - at) {
-      case 3 -> three(x, frames, at);
-      case 2 -> two(x, frames, at);
-      default -> one(x, frames, at);
-    }
   }
 
   /**
@@ -66,69 +59,75 @@ public final class BiquadCascade {
     }
   }
 
-  private void one(double[] x, int frames, int at) {
-    Biquad f = sections[at];
-    double b0 = f.b0(), b1 = f.b1(), b2 = f.b2(), a1 = f.a1(), a2 = f.a2();
-    double s1 = state[2 * at], s2 = state[2 * at + 1];
+  private void one(float[] x, int frames, int at) {
+    Section f = sections[at];
+    double fb0 = f.b0(), fa1 = f.a1(), fa2 = f.a2(), fk1 = f.k1(), fk2 = f.k2();
+    double fs = state[2 * at], ft = state[2 * at + 1];
     for (int i = 0; i < frames; i++) {
       double in = x[i];
-      double out = Math.fma(b0, in, s1);
-      s1 = Math.fma(-a1, out, Math.fma(b1, in, s2));
-      s2 = Math.fma(-a2, out, b2 * in);
-      x[i] = out;
+      double out = Math.fma(fb0, in, fs);
+      double fnext = Math.fma(fa1, fs, Math.fma(fk1, in, ft));
+      ft = Math.fma(fa2, fs, fk2 * in);
+      fs = fnext;
+      x[i] = (float) out;
     }
-    state[2 * at] = s1;
-    state[2 * at + 1] = s2;
+    state[2 * at] = fs;
+    state[2 * at + 1] = ft;
   }
 
-  private void two(double[] x, int frames, int at) {
-    Biquad f = sections[at], g = sections[at + 1];
-    double fb0 = f.b0(), fb1 = f.b1(), fb2 = f.b2(), fa1 = f.a1(), fa2 = f.a2();
-    double gb0 = g.b0(), gb1 = g.b1(), gb2 = g.b2(), ga1 = g.a1(), ga2 = g.a2();
-    double f1 = state[2 * at], f2 = state[2 * at + 1];
-    double g1 = state[2 * at + 2], g2 = state[2 * at + 3];
+  private void two(float[] x, int frames, int at) {
+    Section f = sections[at], g = sections[at + 1];
+    double fb0 = f.b0(), fa1 = f.a1(), fa2 = f.a2(), fk1 = f.k1(), fk2 = f.k2();
+    double gb0 = g.b0(), ga1 = g.a1(), ga2 = g.a2(), gk1 = g.k1(), gk2 = g.k2();
+    double fs = state[2 * at], ft = state[2 * at + 1];
+    double gs = state[2 * at + 2], gt = state[2 * at + 3];
     for (int i = 0; i < frames; i++) {
       double in = x[i];
-      double y = Math.fma(fb0, in, f1);
-      f1 = Math.fma(-fa1, y, Math.fma(fb1, in, f2));
-      f2 = Math.fma(-fa2, y, fb2 * in);
-      double out = Math.fma(gb0, y, g1);
-      g1 = Math.fma(-ga1, out, Math.fma(gb1, y, g2));
-      g2 = Math.fma(-ga2, out, gb2 * y);
-      x[i] = out;
+      double y = Math.fma(fb0, in, fs);
+      double fnext = Math.fma(fa1, fs, Math.fma(fk1, in, ft));
+      ft = Math.fma(fa2, fs, fk2 * in);
+      fs = fnext;
+      double out = Math.fma(gb0, y, gs);
+      double gnext = Math.fma(ga1, gs, Math.fma(gk1, y, gt));
+      gt = Math.fma(ga2, gs, gk2 * y);
+      gs = gnext;
+      x[i] = (float) out;
     }
-    state[2 * at] = f1;
-    state[2 * at + 1] = f2;
-    state[2 * at + 2] = g1;
-    state[2 * at + 3] = g2;
+    state[2 * at] = fs;
+    state[2 * at + 1] = ft;
+    state[2 * at + 2] = gs;
+    state[2 * at + 3] = gt;
   }
 
-  private void three(double[] x, int frames, int at) {
-    Biquad f = sections[at], g = sections[at + 1], h = sections[at + 2];
-    double fb0 = f.b0(), fb1 = f.b1(), fb2 = f.b2(), fa1 = f.a1(), fa2 = f.a2();
-    double gb0 = g.b0(), gb1 = g.b1(), gb2 = g.b2(), ga1 = g.a1(), ga2 = g.a2();
-    double hb0 = h.b0(), hb1 = h.b1(), hb2 = h.b2(), ha1 = h.a1(), ha2 = h.a2();
-    double f1 = state[2 * at], f2 = state[2 * at + 1];
-    double g1 = state[2 * at + 2], g2 = state[2 * at + 3];
-    double h1 = state[2 * at + 4], h2 = state[2 * at + 5];
+  private void three(float[] x, int frames, int at) {
+    Section f = sections[at], g = sections[at + 1], h = sections[at + 2];
+    double fb0 = f.b0(), fa1 = f.a1(), fa2 = f.a2(), fk1 = f.k1(), fk2 = f.k2();
+    double gb0 = g.b0(), ga1 = g.a1(), ga2 = g.a2(), gk1 = g.k1(), gk2 = g.k2();
+    double hb0 = h.b0(), ha1 = h.a1(), ha2 = h.a2(), hk1 = h.k1(), hk2 = h.k2();
+    double fs = state[2 * at], ft = state[2 * at + 1];
+    double gs = state[2 * at + 2], gt = state[2 * at + 3];
+    double hs = state[2 * at + 4], ht = state[2 * at + 5];
     for (int i = 0; i < frames; i++) {
       double in = x[i];
-      double y = Math.fma(fb0, in, f1);
-      f1 = Math.fma(-fa1, y, Math.fma(fb1, in, f2));
-      f2 = Math.fma(-fa2, y, fb2 * in);
-      double z = Math.fma(gb0, y, g1);
-      g1 = Math.fma(-ga1, z, Math.fma(gb1, y, g2));
-      g2 = Math.fma(-ga2, z, gb2 * y);
-      double out = Math.fma(hb0, z, h1);
-      h1 = Math.fma(-ha1, out, Math.fma(hb1, z, h2));
-      h2 = Math.fma(-ha2, out, hb2 * z);
-      x[i] = out;
+      double y = Math.fma(fb0, in, fs);
+      double fnext = Math.fma(fa1, fs, Math.fma(fk1, in, ft));
+      ft = Math.fma(fa2, fs, fk2 * in);
+      fs = fnext;
+      double z = Math.fma(gb0, y, gs);
+      double gnext = Math.fma(ga1, gs, Math.fma(gk1, y, gt));
+      gt = Math.fma(ga2, gs, gk2 * y);
+      gs = gnext;
+      double out = Math.fma(hb0, z, hs);
+      double hnext = Math.fma(ha1, hs, Math.fma(hk1, z, ht));
+      ht = Math.fma(ha2, hs, hk2 * z);
+      hs = hnext;
+      x[i] = (float) out;
     }
-    state[2 * at] = f1;
-    state[2 * at + 1] = f2;
-    state[2 * at + 2] = g1;
-    state[2 * at + 3] = g2;
-    state[2 * at + 4] = h1;
-    state[2 * at + 5] = h2;
+    state[2 * at] = fs;
+    state[2 * at + 1] = ft;
+    state[2 * at + 2] = gs;
+    state[2 * at + 3] = gt;
+    state[2 * at + 4] = hs;
+    state[2 * at + 5] = ht;
   }
 }

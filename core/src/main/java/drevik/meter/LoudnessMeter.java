@@ -3,6 +3,7 @@ package drevik.meter;
 import drevik.audio.Layout;
 import drevik.dsp.Biquad;
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /**
  * Loudness after ITU-R BS.1770-5, annex 1, and EBU Tech 3342: integrated (400 ms blocks, 75 %
@@ -21,6 +22,7 @@ public final class LoudnessMeter {
   private final Biquad shelf;
   private final Biquad highPass;
   private final double[] weights;
+  private final int[] heard;
   private final double[][] state;
   private final double[] sums;
   private final int stepFrames;
@@ -36,6 +38,7 @@ public final class LoudnessMeter {
     shelf = KWeighting.shelf(sampleRate);
     highPass = KWeighting.highPass(sampleRate);
     weights = layout.speakers().stream().mapToDouble(s -> s.loudnessWeight()).toArray();
+    heard = IntStream.range(0, weights.length).filter(c -> weights[c] > 0).toArray();
     state = new double[weights.length][4];
     sums = new double[weights.length];
     stepFrames = sampleRate / 10;
@@ -46,10 +49,12 @@ public final class LoudnessMeter {
     int done = 0;
     while (done < frames) {
       int count = Math.min(frames - done, stepFrames - inStep);
-      for (int channel = 0; channel < weights.length; channel++) {
-        if (weights[channel] > 0) {
-          sums[channel] =
-              filter(audio[channel], offset + done, count, state[channel], sums[channel]);
+      for (int i = 0; i < heard.length; i += 2) {
+        int first = heard[i];
+        if (i + 1 < heard.length) {
+          filterPair(audio, first, heard[i + 1], offset + done, count);
+        } else {
+          filter(audio[first], offset + done, count, first);
         }
       }
       done += count;
@@ -74,11 +79,12 @@ public final class LoudnessMeter {
   }
 
   /** Both sections in one loop, with the square added on the way: nothing is written back. */
-  private double filter(float[] x, int offset, int count, double[] s, double sum) {
+  private void filter(float[] x, int offset, int count, int channel) {
     double b0 = shelf.b0(), b1 = shelf.b1(), b2 = shelf.b2(), a1 = shelf.a1(), a2 = shelf.a2();
     double c1 = highPass.a1(), c2 = highPass.a2();
+    double[] s = state[channel];
     double s1 = s[0], s2 = s[1], t1 = s[2], t2 = s[3];
-    double total = sum;
+    double total = sums[channel];
     for (int i = offset; i < offset + count; i++) {
       double in = x[i];
       double y = Math.fma(b0, in, s1);
@@ -89,12 +95,49 @@ public final class LoudnessMeter {
       t2 = Math.fma(-c2, z, y);
       total = Math.fma(z, z, total);
     }
-    // Silence keeps exact zeros here; only a decayed tail gets this small (see Denormals in dsp).
-    s[0] = Math.abs(s1) < 1e-200 ? 0 : s1;
-    s[1] = Math.abs(s2) < 1e-200 ? 0 : s2;
-    s[2] = Math.abs(t1) < 1e-200 ? 0 : t1;
-    s[3] = Math.abs(t2) < 1e-200 ? 0 : t2;
-    return total;
+    keep(s, s1, s2, t1, t2);
+    sums[channel] = total;
+  }
+
+  /** Two channels at once: while one waits for its own last sample, the other is computed. */
+  private void filterPair(float[][] audio, int first, int second, int offset, int count) {
+    double b0 = shelf.b0(), b1 = shelf.b1(), b2 = shelf.b2(), a1 = shelf.a1(), a2 = shelf.a2();
+    double c1 = highPass.a1(), c2 = highPass.a2();
+    float[] xl = audio[first], xr = audio[second];
+    double[] l = state[first], r = state[second];
+    double l1 = l[0], l2 = l[1], m1 = l[2], m2 = l[3];
+    double r1 = r[0], r2 = r[1], q1 = r[2], q2 = r[3];
+    double totalLeft = sums[first], totalRight = sums[second];
+    for (int i = offset; i < offset + count; i++) {
+      double left = xl[i];
+      double right = xr[i];
+      double yl = Math.fma(b0, left, l1);
+      double yr = Math.fma(b0, right, r1);
+      l1 = Math.fma(-a1, yl, Math.fma(b1, left, l2));
+      r1 = Math.fma(-a1, yr, Math.fma(b1, right, r2));
+      l2 = Math.fma(-a2, yl, b2 * left);
+      r2 = Math.fma(-a2, yr, b2 * right);
+      double zl = yl + m1;
+      double zr = yr + q1;
+      m1 = Math.fma(-c1, zl, Math.fma(-2, yl, m2));
+      q1 = Math.fma(-c1, zr, Math.fma(-2, yr, q2));
+      m2 = Math.fma(-c2, zl, yl);
+      q2 = Math.fma(-c2, zr, yr);
+      totalLeft = Math.fma(zl, zl, totalLeft);
+      totalRight = Math.fma(zr, zr, totalRight);
+    }
+    keep(l, l1, l2, m1, m2);
+    keep(r, r1, r2, q1, q2);
+    sums[first] = totalLeft;
+    sums[second] = totalRight;
+  }
+
+  /** Silence keeps exact zeros here; only a decayed tail gets this small (see Denormals in dsp). */
+  private static void keep(double[] state, double s1, double s2, double t1, double t2) {
+    state[0] = Math.abs(s1) < 1e-200 ? 0 : s1;
+    state[1] = Math.abs(s2) < 1e-200 ? 0 : s2;
+    state[2] = Math.abs(t1) < 1e-200 ? 0 : t1;
+    state[3] = Math.abs(t2) < 1e-200 ? 0 : t2;
   }
 
   /** LUFS over everything so far; negative infinity if nothing passes the gate. */

@@ -27,6 +27,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntConsumer;
 
 /**
  * A Mix compiled for printing: nodes in levels, every level depending only on those before it.
@@ -39,10 +40,23 @@ final class Plan implements Closeable {
   final List<List<ChannelNode>> levels = new ArrayList<>();
   final List<OutputNode> outputs = new ArrayList<>();
   final List<NullNode> nullTests = new ArrayList<>();
+  final List<End> ends = new ArrayList<>();
   final List<WavWriter> writers = new ArrayList<>();
   final List<Path> files = new ArrayList<>();
   final long frames;
   long runFrames;
+
+  /**
+   * Something behind the graph: a file or a null test.
+   *
+   * @param canWait true if it reads no channel of the first level, so that the next block may be
+   *     begun before it is done
+   */
+  record End(IntConsumer block, boolean canWait) {
+    void process(int frames) {
+      block.accept(frames);
+    }
+  }
 
   private final Mix mix;
   private final int blockSize;
@@ -313,6 +327,10 @@ final class Plan implements Closeable {
     return feed(from, output.tap(), layout, pan, gain, delay);
   }
 
+  private boolean isBehindFirstLevel(Output output) {
+    return compiled.get(output.channel()).level() > 0;
+  }
+
   private int latencyOf(Output output) {
     return compiled.get(output.channel()).latencyAt(output.tap());
   }
@@ -333,7 +351,10 @@ final class Plan implements Closeable {
     Feed feed = outputFeed(output, output.layout(), 1, 0);
     int latency = latencyOf(output);
     runFrames = Math.max(runFrames, frames + latency);
-    outputs.add(new OutputNode(output, feed, writer, mix.sampleRate(), blockSize, latency, frames));
+    OutputNode node =
+        new OutputNode(output, feed, writer, mix.sampleRate(), blockSize, latency, frames);
+    outputs.add(node);
+    ends.add(new End(node::process, isBehindFirstLevel(output)));
   }
 
   private NullNode nullNode(StemSet set) {
@@ -351,6 +372,10 @@ final class Plan implements Closeable {
       Output stem = byId.get(id);
       node.feeds.add(outputFeed(stem, whole.layout(), 1, latency - latencyOf(stem)));
     }
+    boolean canWait =
+        isBehindFirstLevel(whole)
+            && set.stems().stream().allMatch(id -> isBehindFirstLevel(byId.get(id)));
+    ends.add(new End(node::process, canWait));
     return node;
   }
 
