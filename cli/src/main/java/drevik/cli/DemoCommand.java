@@ -1,16 +1,17 @@
 package drevik.cli;
 
+import com.beust.jcommander.Parameter;
+import com.beust.jcommander.Parameters;
+import com.beust.jcommander.converters.PathConverter;
 import drevik.demo.WeathervaneDemo;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
 
 /** {@code drevik demo}: writes the demo delivery, its template and its session to a folder. */
-@Command(name = "demo", description = "Writes the demo's files to a folder.")
+@Parameters(commandDescription = "Writes the demo's files to a folder.")
 final class DemoCommand implements Callable<Integer> {
-  @Parameters(paramLabel = "DIR")
+  @Parameter(description = "DIR", required = true, converter = PathConverter.class)
   private Path folder;
 
   @Override

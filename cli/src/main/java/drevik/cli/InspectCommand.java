@@ -1,20 +1,21 @@
 package drevik.cli;
 
+import com.beust.jcommander.Parameter;
+import com.beust.jcommander.Parameters;
 import drevik.audio.AudioException;
 import drevik.audio.WavHeader;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
 
 /** {@code drevik inspect}: what each file is. A broken file gives its error and exit status 1. */
-@Command(name = "inspect", description = "Measures audio files.")
+@Parameters(commandDescription = "Measures audio files.")
 final class InspectCommand implements Callable<Integer> {
-  @Parameters(arity = "1..*", paramLabel = "FILE")
-  private List<Path> files;
+  @Parameter(description = "FILE…", required = true)
+  private List<Path> files = new ArrayList<>();
 
   record Line(
       String file,

@@ -1,21 +1,32 @@
 package drevik.cli;
 
+import com.beust.jcommander.JCommander;
+import com.beust.jcommander.Parameter;
+import com.beust.jcommander.ParameterException;
 import drevik.audio.AudioException;
 import drevik.codec.Documents;
 import drevik.mix.Refused;
-import picocli.CommandLine;
-import picocli.CommandLine.Command;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.concurrent.Callable;
 
 /**
  * The command line over the core. JSON goes to standard output, errors to standard error; exit
  * status 0 fine, 1 findings or failure, 2 wrong usage.
  */
-@Command(
-    name = "drevik",
-    description = "Sorts, inspects and prints without a server.",
-    mixinStandardHelpOptions = true,
-    subcommands = {SortCommand.class, InspectCommand.class, PrintCommand.class, DemoCommand.class})
 public final class Main {
+  private static final int FINE = 0;
+  private static final int FAILED = 1;
+  private static final int WRONG_USE = 2;
+
+  private static final class Help {
+    @Parameter(
+        names = {"--help", "-h"},
+        help = true,
+        description = "Says this.")
+    private boolean asked;
+  }
+
   private Main() {}
 
   public static void main(String[] args) {
@@ -33,16 +44,43 @@ public final class Main {
     ready.start();
   }
 
+  /** Runs one command and gives its exit status. */
   static int run(String... args) {
-    return new CommandLine(new Main())
-        .setExecutionExceptionHandler(
-            (e, command, parsed) -> {
-              if (e instanceof Refused || e instanceof AudioException) {
-                command.getErr().println("drevik: " + e.getMessage());
-                return 1;
-              }
-              throw e;
-            })
-        .execute(args);
+    Map<String, Callable<Integer>> commands = new LinkedHashMap<>();
+    commands.put("sort", new SortCommand());
+    commands.put("inspect", new InspectCommand());
+    commands.put("print", new PrintCommand());
+    commands.put("demo", new DemoCommand());
+    Help help = new Help();
+    JCommander.Builder builder = JCommander.newBuilder().programName("drevik").addObject(help);
+    commands.forEach(builder::addCommand);
+    JCommander parser = builder.build();
+    try {
+      parser.parse(args);
+      if (help.asked) {
+        drevik.cli.Output.print(usage(parser));
+        return FINE;
+      }
+      Callable<Integer> command = commands.get(parser.getParsedCommand());
+      if (command == null) {
+        throw new ParameterException("a command is needed");
+      }
+      return command.call();
+    } catch (ParameterException e) {
+      System.err.println("drevik: " + e.getMessage() + "\n" + usage(parser));
+      return WRONG_USE;
+    } catch (Refused | AudioException e) {
+      System.err.println("drevik: " + e.getMessage());
+      return FAILED;
+    } catch (Exception e) {
+      System.err.println("drevik: " + e);
+      return FAILED;
+    }
+  }
+
+  private static String usage(JCommander parser) {
+    StringBuilder text = new StringBuilder();
+    parser.getUsageFormatter().usage(text);
+    return text.toString();
   }
 }

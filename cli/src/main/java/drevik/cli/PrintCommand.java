@@ -1,5 +1,8 @@
 package drevik.cli;
 
+import com.beust.jcommander.Parameter;
+import com.beust.jcommander.Parameters;
+import com.beust.jcommander.converters.PathConverter;
 import drevik.audio.AudioException;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
@@ -18,26 +21,25 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 /** {@code drevik print}: every output of a session, and {@code report.json} beside them. */
-@Command(name = "print", description = "Prints a session's outputs in one pass.")
+@Parameters(commandDescription = "Prints a session's outputs in one pass.")
 final class PrintCommand implements Callable<Integer> {
-  @Parameters(paramLabel = "SESSION.json")
+  @Parameter(description = "SESSION.json", required = true, converter = PathConverter.class)
   private Path session;
 
-  @Option(names = "--out", required = true, paramLabel = "DIR")
+  @Parameter(names = "--out", required = true, description = "The folder to print into.")
   private Path out;
 
-  @Option(
+  @Parameter(
       names = "--audio",
-      paramLabel = "DIR",
       description = "Where the audio is; beside the session if not given.")
   private Path audio;
 
-  @Option(names = "--only", arity = "1..*", paramLabel = "NAME", description = "Outputs to print.")
+  @Parameter(
+      names = "--only",
+      variableArity = true,
+      description = "Names of the outputs to print; all if not given.")
   private List<String> only = new ArrayList<>();
 
   @Override

@@ -1,5 +1,6 @@
 package drevik.cli;
 
+import com.beust.jcommander.Parameters;
 import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import java.io.BufferedReader;
@@ -8,12 +9,11 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.Callable;
-import picocli.CommandLine.Command;
 
 /** {@code drevik sort}: names on standard input, one per line; a category for each. */
-@Command(
-    name = "sort",
-    description = "Reads names from standard input, one per line, and gives each its category.")
+@Parameters(
+    commandDescription =
+        "Reads names from standard input, one per line, and gives each its category.")
 final class SortCommand implements Callable<Integer> {
   record Line(String name, String category, double confidence, List<String> because) {}
 

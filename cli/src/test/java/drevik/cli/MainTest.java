@@ -193,6 +193,14 @@ class MainTest {
     assertThat(Main.run("print")).isEqualTo(2);
     assertThat(Main.run("inspect")).isEqualTo(2);
     assertThat(Main.run("dance")).isEqualTo(2);
-    assertThat(complaint()).contains("Usage");
+    assertThat(Main.run()).isEqualTo(2);
+    assertThat(complaint()).contains("Usage", "--out", "SESSION.json");
+    assertThat(said.toString(StandardCharsets.UTF_8)).isEmpty();
+  }
+
+  @Test
+  void helpIsNoError() {
+    assertThat(Main.run("--help")).isZero();
+    assertThat(said.toString(StandardCharsets.UTF_8)).contains("sort", "inspect", "print", "demo");
   }
 }

@@ -99,7 +99,19 @@ public final class BiquadCascade {
     state[2 * at + 3] = gt;
   }
 
+  /**
+   * Three sections, each a sample behind the one before it: what a round computes does not wait for
+   * anything else that it computes.
+   */
   private void three(float[] x, int frames, int at) {
+    if (frames < 2) {
+      for (int i = 0; i < frames; i++) {
+        x[i] = (float) step(at + 2, step(at + 1, step(at, x[i])));
+      }
+      return;
+    }
+    double z = step(at + 1, step(at, x[0]));
+    double y = step(at, x[1]);
     Section f = sections[at], g = sections[at + 1], h = sections[at + 2];
     double fb0 = f.b0(), fa1 = f.a1(), fa2 = f.a2(), fk1 = f.k1(), fk2 = f.k2();
     double gb0 = g.b0(), ga1 = g.a1(), ga2 = g.a2(), gk1 = g.k1(), gk2 = g.k2();
@@ -107,21 +119,21 @@ public final class BiquadCascade {
     double fs = state[2 * at], ft = state[2 * at + 1];
     double gs = state[2 * at + 2], gt = state[2 * at + 3];
     double hs = state[2 * at + 4], ht = state[2 * at + 5];
-    for (int i = 0; i < frames; i++) {
-      double in = x[i];
-      double y = Math.fma(fb0, in, fs);
-      double fnext = Math.fma(fa1, fs, Math.fma(fk1, in, ft));
-      ft = Math.fma(fa2, fs, fk2 * in);
-      fs = fnext;
-      double z = Math.fma(gb0, y, gs);
-      double gnext = Math.fma(ga1, gs, Math.fma(gk1, y, gt));
-      gt = Math.fma(ga2, gs, gk2 * y);
-      gs = gnext;
+    for (int i = 2; i < frames; i++) {
       double out = Math.fma(hb0, z, hs);
       double hnext = Math.fma(ha1, hs, Math.fma(hk1, z, ht));
       ht = Math.fma(ha2, hs, hk2 * z);
       hs = hnext;
-      x[i] = (float) out;
+      x[i - 2] = (float) out;
+      z = Math.fma(gb0, y, gs);
+      double gnext = Math.fma(ga1, gs, Math.fma(gk1, y, gt));
+      gt = Math.fma(ga2, gs, gk2 * y);
+      gs = gnext;
+      double in = x[i];
+      y = Math.fma(fb0, in, fs);
+      double fnext = Math.fma(fa1, fs, Math.fma(fk1, in, ft));
+      ft = Math.fma(fa2, fs, fk2 * in);
+      fs = fnext;
     }
     state[2 * at] = fs;
     state[2 * at + 1] = ft;
@@ -129,5 +141,17 @@ public final class BiquadCascade {
     state[2 * at + 3] = gt;
     state[2 * at + 4] = hs;
     state[2 * at + 5] = ht;
+    x[frames - 2] = (float) step(at + 2, z);
+    x[frames - 1] = (float) step(at + 2, step(at + 1, y));
+  }
+
+  /** One sample through one section. */
+  private double step(int section, double in) {
+    Section f = sections[section];
+    double s = state[2 * section];
+    double t = state[2 * section + 1];
+    state[2 * section] = Math.fma(f.a1(), s, Math.fma(f.k1(), in, t));
+    state[2 * section + 1] = Math.fma(f.a2(), s, f.k2() * in);
+    return Math.fma(f.b0(), in, s);
   }
 }
