@@ -174,7 +174,7 @@ function Sends({ channel, name }: { channel: Channel; name: (id: string) => stri
               <span aria-hidden="true" className={send.on ? "text-active" : "text-ink-3"}>
                 {send.on ? "● " : "○ "}
               </span>
-              {name(send.destination)}
+              {send.destinations.map(name).join(" + ")}
             </span>
             <span className="text-[12px] text-ink-2">
               {send.tap} {db(send.levelDb)} dB

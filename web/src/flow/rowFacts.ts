@@ -31,7 +31,7 @@ export function rowFacts(view: MixView): Map<string, RowFacts> {
       family: view.facts[output.channel]?.colour ?? "neutral",
       shape: "file",
       layout: SHORT[output.layout] ?? output.layout,
-      title: `${output.name}: ${output.kind}, ${output.layout}, ${output.format}, file “${output.fileName}.wav”`,
+      title: `${output.name}: ${output.kind}, ${output.layout}, ${output.format}, file “${output.namePattern}.wav”`,
     });
   }
   return facts;

@@ -37,6 +37,10 @@ class ArchitectureTest {
         .definedBy("drevik.intake..")
         .layer("render")
         .definedBy("drevik.render..")
+        .layer("deliver")
+        .definedBy("drevik.deliver..")
+        .layer("check")
+        .definedBy("drevik.check..")
         .layer("codec")
         .definedBy("drevik.codec..")
         .whereLayer("codec")
@@ -45,16 +49,20 @@ class ArchitectureTest {
         .mayNotBeAccessedByAnyLayer()
         .whereLayer("intake")
         .mayNotBeAccessedByAnyLayer()
+        .whereLayer("check")
+        .mayNotBeAccessedByAnyLayer()
         .whereLayer("edit")
-        .mayOnlyBeAccessedByLayers("intake", "codec")
+        .mayOnlyBeAccessedByLayers("intake", "check", "codec")
+        .whereLayer("deliver")
+        .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
-        .mayOnlyBeAccessedByLayers("edit", "render")
+        .mayOnlyBeAccessedByLayers("edit", "check", "render")
         .whereLayer("mix")
-        .mayOnlyBeAccessedByLayers("route", "edit", "intake", "render", "codec")
+        .mayOnlyBeAccessedByLayers("route", "edit", "deliver", "check", "intake", "render", "codec")
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("intake", "render")
         .whereLayer("dsp")
-        .mayOnlyBeAccessedByLayers("meter", "render")
+        .mayOnlyBeAccessedByLayers("meter", "check", "render")
         .check(CORE);
   }
 
@@ -63,7 +71,8 @@ class ArchitectureTest {
     noClasses()
         .should()
         .dependOnClassesThat()
-        .resideInAnyPackage("org.springframework..", "jakarta..", "org.hibernate..", "picocli..")
+        .resideInAnyPackage(
+            "org.springframework..", "jakarta..", "org.hibernate..", "com.beust.jcommander..")
         .check(CORE);
   }
 

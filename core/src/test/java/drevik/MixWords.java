@@ -88,7 +88,7 @@ public final class MixWords {
   }
 
   public static Send send(String to, Tap tap, double levelDb) {
-    return new Send("send to " + to, to, tap, levelDb, 0, true);
+    return new Send("send to " + to, List.of(to), tap, levelDb, 0, true);
   }
 
   public static Insert insert(String processor, Map<String, Double> settings) {

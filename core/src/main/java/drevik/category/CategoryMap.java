@@ -48,6 +48,12 @@ public record CategoryMap(Map<String, CategoryRule> rules) {
     return new CategoryMap(changed);
   }
 
+  public CategoryMap without(String category) {
+    Map<String, CategoryRule> changed = new LinkedHashMap<>(rules);
+    changed.remove(category);
+    return new CategoryMap(changed);
+  }
+
   /** The map without destinations that no longer exist. */
   public CategoryMap withoutDestinations(Set<String> gone) {
     Map<String, CategoryRule> kept = new LinkedHashMap<>();

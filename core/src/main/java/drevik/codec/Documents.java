@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Reads and writes documents as JSON. The only place in the core that knows JSON; records carry no
@@ -67,6 +68,9 @@ public final class Documents {
       }
       if (version < 1 || !tree.path("channels").isArray()) {
         throw new Refused("This is no Mix: it needs a “version” and a list of “channels”.");
+      }
+      if (version < Mix.CURRENT_VERSION) {
+        Migration.bringUpToDate((ObjectNode) tree);
       }
       return MAPPER.treeToValue(tree, Mix.class);
     } catch (JacksonException e) {

@@ -55,7 +55,14 @@ public record RemoveChannels(List<String> channels) implements Edit {
     return channel
         .withOutput(gone.contains(channel.output()) ? null : channel.output())
         .withSends(
-            channel.sends().stream().filter(send -> !gone.contains(send.destination())).toList())
+            channel.sends().stream()
+                .map(
+                    send ->
+                        send.withDestinations(
+                            send.destinations().stream().filter(id -> !gone.contains(id)).toList()))
+                .filter(send -> !send.destinations().isEmpty())
+                .toList())
+        .withGroup(gone.contains(channel.group()) ? null : channel.group())
         .withChain(channel.chain().stream().map(insert -> withoutKeyFrom(gone, insert)).toList());
   }
 

@@ -2,9 +2,10 @@ package drevik.edit;
 
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.mix.Send;
 import java.util.List;
 
-/** Takes the send to one destination from many channels. */
+/** Takes one destination out of the sends of many channels; a send that reaches nothing goes. */
 public record RemoveSend(List<String> channels, String destination) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
@@ -14,8 +15,14 @@ public record RemoveSend(List<String> channels, String destination) implements E
         channel ->
             channel.withSends(
                 channel.sends().stream()
-                    .filter(send -> !send.destination().equals(destination))
+                    .map(send -> without(destination, send))
+                    .filter(send -> !send.destinations().isEmpty())
                     .toList()));
+  }
+
+  static Send without(String destination, Send send) {
+    return send.withDestinations(
+        send.destinations().stream().filter(id -> !id.equals(destination)).toList());
   }
 
   @Override

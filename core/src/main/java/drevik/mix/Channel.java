@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param faderDb dB; −144 and below is silence
  * @param pan −1 (left) to 1 (right); a balance for wider layouts
  * @param output the channel that this one feeds, or null
+ * @param group a bus with whose seats this channel is shown; null: with its output's own
  * @param person a singer, an interviewee; null where nobody in particular
  * @param clips empty for a free seat
  */
@@ -36,6 +37,7 @@ public record Channel(
     boolean stowed,
     @Nullable String output,
     List<Send> sends,
+    @Nullable String group,
     @Nullable String person,
     List<Clip> clips,
     String comment)
@@ -52,7 +54,7 @@ public record Channel(
       String id, ChannelKind kind, String name, Layout layout, String category) {
     return new Channel(
         id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, false, false, null,
-        List.of(), null, List.of(), "");
+        List.of(), null, null, List.of(), "");
   }
 
   /** A seat or reference with no audio on it. */
@@ -60,8 +62,8 @@ public record Channel(
     return kind.holdsClips() && clips.isEmpty();
   }
 
-  /** The send to {@code destination}, if there is one. */
+  /** The first send that reaches {@code destination}, if there is one. */
   public Optional<Send> sendTo(String destination) {
-    return sends.stream().filter(send -> send.destination().equals(destination)).findFirst();
+    return sends.stream().filter(send -> send.destinations().contains(destination)).findFirst();
   }
 }

@@ -38,17 +38,19 @@ public record Mix(
     List<Control> controls,
     List<Output> outputs,
     List<StemSet> stemSets,
+    List<Marker> markers,
     CategoryMap categoryMap)
     implements MixBuilder.With {
 
   /** The version that this code writes. */
-  public static final int CURRENT_VERSION = 1;
+  public static final int CURRENT_VERSION = 2;
 
   public Mix {
     channels = Lists.copy(channels);
     controls = Lists.copy(controls);
     outputs = Lists.copy(outputs);
     stemSets = Lists.copy(stemSets);
+    markers = Lists.copy(markers);
     categoryMap = categoryMap == null ? CategoryMap.EMPTY : categoryMap;
   }
 
@@ -66,6 +68,7 @@ public record Mix(
         0,
         null,
         null,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),

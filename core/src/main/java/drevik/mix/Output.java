@@ -3,12 +3,14 @@ package drevik.mix;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 
 /**
  * A file to be printed.
  *
  * @param channel the channel that is tapped
- * @param fileName without ending; {@code .wav} is added
+ * @param without categories that must not be heard in it: what a mix-minus is minus of
+ * @param namePattern of the file, without ending; see {@code deliver.NamePattern} for its tokens
  */
 @RecordBuilder
 public record Output(
@@ -19,5 +21,24 @@ public record Output(
     Tap tap,
     Layout layout,
     SampleFormat format,
-    String fileName)
-    implements OutputBuilder.With {}
+    String namePattern,
+    List<String> without)
+    implements OutputBuilder.With {
+
+  public Output {
+    without = Lists.copy(without);
+  }
+
+  /** An output that may hold everything. */
+  public Output(
+      String id,
+      String name,
+      OutputKind kind,
+      String channel,
+      Tap tap,
+      Layout layout,
+      SampleFormat format,
+      String namePattern) {
+    this(id, name, kind, channel, tap, layout, format, namePattern, List.of());
+  }
+}

@@ -4,12 +4,13 @@ import drevik.audio.ChannelMatrix;
 import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.audio.WavWriter;
+import drevik.deliver.FileNames;
+import drevik.deliver.NamePattern;
 import drevik.dsp.Processor;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
 import drevik.dsp.Settings;
 import drevik.mix.Channel;
-import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Output;
@@ -17,6 +18,7 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.route.ControlGains;
 import drevik.route.SignalGraph;
 import java.io.Closeable;
 import java.io.IOException;
@@ -61,6 +63,7 @@ final class Plan implements Closeable {
   private final Mix mix;
   private final int blockSize;
   private final AudioLocator audio;
+  private final NamePattern.Occasion occasion;
   private final Map<String, Channel> channels;
   private final Map<String, Double> controlDb;
   private final Map<String, Compiled> compiled = new HashMap<>();
@@ -107,9 +110,10 @@ final class Plan implements Closeable {
     this.audio = audio;
     this.blockSize = options.blockSize();
     this.channels = mix.channelsById();
-    this.controlDb = controlGains(mix);
+    this.controlDb = ControlGains.of(mix);
     this.frames = mix.effectiveEndFrame() - mix.startFrame();
-    FileNames.requireSound(mix);
+    this.occasion = options.occasion();
+    FileNames.requireSound(mix, occasion);
     SignalGraph.requireSound(mix);
     if (frames <= 0) {
       throw new Refused(
@@ -157,34 +161,6 @@ final class Plan implements Closeable {
     return chosen;
   }
 
-  /** Decibels that controls add to each channel, nested ones included. */
-  private static Map<String, Double> controlGains(Mix mix) {
-    Map<String, Control> controls = new HashMap<>();
-    mix.controls().forEach(control -> controls.put(control.id(), control));
-    Map<String, Double> gains = new HashMap<>();
-    mix.controls().forEach(c -> addControl(c, c.gainDb(), controls, gains, new HashSet<>()));
-    return gains;
-  }
-
-  private static void addControl(
-      Control at,
-      double gainDb,
-      Map<String, Control> all,
-      Map<String, Double> gains,
-      Set<String> seen) {
-    if (!seen.add(at.id())) {
-      throw new Refused("Control “" + at.name() + "” holds itself; take it out of its members.");
-    }
-    for (String member : at.members()) {
-      Control nested = all.get(member);
-      if (nested != null) {
-        addControl(nested, gainDb, all, gains, new HashSet<>(seen));
-      } else {
-        gains.merge(member, gainDb, Double::sum);
-      }
-    }
-  }
-
   private void collectSources() {
     for (Channel channel : mix.channels()) {
       if (channel.stowed()) {
@@ -196,7 +172,9 @@ final class Plan implements Closeable {
       for (Send send : channel.sends()) {
         double gain = send.on() ? Decibels.toGain(send.levelDb()) : 0;
         if (gain > 0) {
-          feeders(send.destination()).add(new Source(channel.id(), send.tap(), send.pan(), gain));
+          for (String destination : send.destinations()) {
+            feeders(destination).add(new Source(channel.id(), send.tap(), send.pan(), gain));
+          }
         }
       }
     }
@@ -344,7 +322,7 @@ final class Plan implements Closeable {
               + channels.get(output.channel()).name()
               + "”, which is stowed; bring it back or leave the output out.");
     }
-    Path file = folder.resolve(output.fileName() + ".wav");
+    Path file = folder.resolve(NamePattern.resolve(mix, output, occasion) + ".wav");
     WavWriter writer = WavWriter.create(file, output.format(), mix.sampleRate(), output.layout());
     writers.add(writer);
     files.add(file);

@@ -1,5 +1,7 @@
 package drevik.render;
 
+import drevik.deliver.NamePattern;
+import java.time.LocalDate;
 import java.util.Set;
 
 /**
@@ -7,8 +9,10 @@ import java.util.Set;
  *
  * @param outputs ids of the outputs to print; empty for all
  * @param blockSize frames
+ * @param occasion revision and date for the files' names
  */
-public record PrintOptions(Set<String> outputs, int blockSize, int threads) {
+public record PrintOptions(
+    Set<String> outputs, int blockSize, int threads, NamePattern.Occasion occasion) {
   /** Frames: few calls to the system and few meetings of the threads, and still in the cache. */
   private static final int BLOCK_SIZE = 4096;
 
@@ -17,7 +21,18 @@ public record PrintOptions(Set<String> outputs, int blockSize, int threads) {
     return new PrintOptions(Set.of(), BLOCK_SIZE, Runtime.getRuntime().availableProcessors());
   }
 
+  /** For names that ask for neither revision nor date. */
+  public PrintOptions(Set<String> outputs, int blockSize, int threads) {
+    this(outputs, blockSize, threads, new NamePattern.Occasion(1, LocalDate.now()));
+  }
+
   public static PrintOptions only(Set<String> outputs) {
     return new PrintOptions(outputs, all().blockSize(), all().threads());
+  }
+
+  /** The same, printed from a numbered revision. */
+  public PrintOptions ofRevision(int revision) {
+    NamePattern.Occasion named = new NamePattern.Occasion(revision, occasion.date());
+    return new PrintOptions(outputs, blockSize, threads, named);
   }
 }

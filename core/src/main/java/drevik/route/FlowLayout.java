@@ -56,13 +56,13 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
 
     Builder(Mix mix) {
       this.mix = mix;
-      SignalGraph graph = SignalGraph.of(mix);
+      Set<String> parallels = SignalGraph.of(mix).parallels();
       for (Channel channel : mix.channels()) {
         if (channel.stowed()) {
           continue;
         }
         shown.put(channel.id(), channel);
-        if (channel.kind() == ChannelKind.RETURN || graph.isParallel(channel)) {
+        if (channel.kind() == ChannelKind.RETURN || parallels.contains(channel.id())) {
           band.add(channel.id());
         }
       }
@@ -146,8 +146,9 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
           ribbons.add(ribbon(channel.id(), channel.output(), "output", width));
         }
         channel.sends().stream()
-            .filter(send -> shown.containsKey(send.destination()))
-            .forEach(send -> ribbons.add(ribbon(channel.id(), send.destination(), "send", width)));
+            .flatMap(send -> send.destinations().stream())
+            .filter(shown::containsKey)
+            .forEach(to -> ribbons.add(ribbon(channel.id(), to, "send", width)));
         channel.chain().stream()
             .filter(insert -> insert.key() != null && shown.containsKey(insert.key().source()))
             .forEach(

@@ -10,9 +10,11 @@ import drevik.mix.Tap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jgrapht.Graph;
 import org.jgrapht.alg.connectivity.KosarajuStrongConnectivityInspector;
@@ -166,7 +168,9 @@ public final class SignalGraph {
       ties.add(new Tie(channel.id(), channel.output(), Tie.Kind.OUTPUT, Tap.POST_FADER));
     }
     for (Send send : channel.sends()) {
-      ties.add(new Tie(channel.id(), send.destination(), Tie.Kind.SEND, send.tap()));
+      for (String destination : send.destinations()) {
+        ties.add(new Tie(channel.id(), destination, Tie.Kind.SEND, send.tap()));
+      }
     }
     for (Insert insert : channel.chain()) {
       if (insert.key() != null) {
@@ -176,10 +180,21 @@ public final class SignalGraph {
     return ties;
   }
 
-  /** True for a channel that is heard only through sends into it: a parallel. */
-  public boolean isParallel(Channel channel) {
-    return channel.kind() == ChannelKind.BUS
-        && ties.stream().noneMatch(t -> t.kind() == Tie.Kind.OUTPUT && t.to().equals(channel.id()))
-        && ties.stream().anyMatch(t -> t.kind() == Tie.Kind.SEND && t.to().equals(channel.id()));
+  /** Buses that are heard only through sends into them: parallels. */
+  public Set<String> parallels() {
+    Set<String> sentTo = new HashSet<>();
+    Set<String> outputInto = new HashSet<>();
+    for (Tie tie : ties) {
+      switch (tie.kind()) {
+        case OUTPUT -> outputInto.add(tie.to());
+        case SEND -> sentTo.add(tie.to());
+        case KEY -> {
+          // Nobody hears a key.
+        }
+      }
+    }
+    sentTo.removeAll(outputInto);
+    sentTo.removeIf(id -> !channels.containsKey(id) || channels.get(id).kind() != ChannelKind.BUS);
+    return sentTo;
   }
 }

@@ -48,6 +48,26 @@ class DocumentsTest {
   }
 
   @Test
+  void aMixOfTheFirstVersionIsBroughtUpToDate() {
+    String old =
+        """
+        {"version": 1, "kind": "template", "name": "Old", "job": "mix", "sampleRate": 48000,
+         "panLaw": "-3 dB",
+         "channels": [
+           {"id": "a", "kind": "bus", "name": "A", "layout": "stereo", "category": "unknown",
+            "sends": [{"id": "s", "destination": "b", "tap": "pre-fader", "levelDb": -6, "on": true}]},
+           {"id": "b", "kind": "return", "name": "B", "layout": "stereo", "category": "unknown"}],
+         "outputs": [{"id": "o", "name": "Mix", "kind": "mix", "channel": "a",
+           "tap": "post-fader", "layout": "stereo", "format": "24-bit", "fileName": "The mix"}]}
+        """;
+    Mix mix = Documents.readMix(old);
+    assertThat(mix.version()).isEqualTo(Mix.CURRENT_VERSION);
+    assertThat(mix.channels().get(0).sends().get(0).destinations()).containsExactly("b");
+    assertThat(mix.outputs().get(0).namePattern()).isEqualTo("The mix");
+    assertThat(Documents.readMix(Documents.writeMix(mix))).isEqualTo(mix);
+  }
+
+  @Test
   void editsAreToldApartByTheirName() {
     String json = "{\"edit\":\"send-channels-to\",\"channels\":[\"kick\"],\"destination\":\"mix\"}";
     Edit edit = Documents.mapper().readValue(json, Edit.class);

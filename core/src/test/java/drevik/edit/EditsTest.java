@@ -58,7 +58,9 @@ class EditsTest {
         .isInstanceOf(Refused.class)
         .hasMessageContaining("drums → mix → drums");
     assertThatThrownBy(
-            () -> new SetSend(List.of("plate"), "plate", Tap.PRE_FADER, 0, true).applyTo(band()))
+            () ->
+                new SetSend(List.of("plate"), List.of("plate"), Tap.PRE_FADER, 0, true)
+                    .applyTo(band()))
         .hasMessageContaining("plate → plate");
   }
 
@@ -116,7 +118,8 @@ class EditsTest {
   @Test
   void aSendIsChangedNotDoubled() {
     Mix after =
-        new SetSend(List.of("voice", "kick"), "plate", Tap.PRE_FADER, -3, false).applyTo(band());
+        new SetSend(List.of("voice", "kick"), List.of("plate"), Tap.PRE_FADER, -3, false)
+            .applyTo(band());
     assertThat(after.channel("voice").orElseThrow().sends())
         .singleElement()
         .matches(s -> s.levelDb() == -3 && !s.on() && s.tap() == Tap.PRE_FADER);
@@ -167,7 +170,7 @@ class EditsTest {
     return Arbitraries.oneOf(
             Combinators.combine(ids, id).as(SendChannelsTo::new),
             Combinators.combine(ids, id, tap, level)
-                .as((c, to, t, db) -> new SetSend(c, to, t, db, true)),
+                .as((c, to, t, db) -> new SetSend(c, List.of(to), t, db, true)),
             ids.map(RemoveChannels::new),
             Combinators.combine(ids, level)
                 .as((c, db) -> new SetLevel(c, SetLevel.Field.FADER, db)),

@@ -275,11 +275,4 @@ class PrinterTest {
     assertThat(folder.resolve("out")).doesNotExist();
     assertThat(folder.resolve("out.unfinished")).doesNotExist();
   }
-
-  @ParameterizedTest
-  @CsvSource({"a/b, character", "NUL, Windows", "'x.', dot", "'', empty"})
-  void fileNamesThatSystemsRefuseAreFound(String name, String says) {
-    assertThat(FileNames.fault(name)).contains(says);
-    assertThat(FileNames.fault("Drums stem")).isNull();
-  }
 }

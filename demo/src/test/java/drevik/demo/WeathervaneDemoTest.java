@@ -4,15 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.WavReader;
+import drevik.deliver.FileNames;
+import drevik.deliver.NamePattern;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
-import drevik.render.FileNames;
 import drevik.route.SignalGraph;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -85,7 +87,7 @@ class WeathervaneDemoTest {
   void theTemplateIsSoundAndItsStemsHoldEveryGroup() {
     Mix template = WeathervaneDemo.template();
     assertThat(SignalGraph.of(template).fault()).isEmpty();
-    FileNames.requireSound(template);
+    FileNames.requireSound(template, new NamePattern.Occasion(1, LocalDate.EPOCH));
     assertThat(template.channels()).allMatch(channel -> channel.clips().isEmpty());
     List<String> tapped =
         template.outputs().stream()

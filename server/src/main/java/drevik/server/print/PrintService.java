@@ -123,7 +123,7 @@ public class PrintService {
     try {
       Files.createDirectories(prints);
       Mix mix = mixes.document(row.mixId, row.revision);
-      PrintOptions options = PrintOptions.only(new HashSet<>(row.outputs));
+      PrintOptions options = PrintOptions.only(new HashSet<>(row.outputs)).ofRevision(row.revision);
       PrintReport report =
           Printer.print(
               mix, audio -> store.locate(audio.sha256()), options, folder(id), reporting(id));

@@ -1,0 +1,108 @@
+package drevik.check;
+
+import drevik.check.Finding.Mend;
+import drevik.check.Finding.Severity;
+import drevik.edit.Edit;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
+import drevik.mix.Mix;
+import drevik.route.Coverage;
+import drevik.route.SignalGraph;
+import drevik.route.Tie;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** A Mix with all that the rules ask about it, computed once. */
+final class Surveyed {
+  final Mix mix;
+  final Map<String, Channel> channels;
+  final Map<String, List<Tie>> into = new HashMap<>();
+  final Map<String, List<Tie>> from = new HashMap<>();
+  final Set<String> parallels;
+  final Coverage now;
+  final Coverage wired;
+  final List<Finding> findings = new ArrayList<>();
+
+  Surveyed(Mix mix, SignalGraph graph) {
+    this.mix = mix;
+    this.channels = mix.channelsById();
+    for (Tie tie : graph.ties()) {
+      into.computeIfAbsent(tie.to(), k -> new ArrayList<>()).add(tie);
+      from.computeIfAbsent(tie.from(), k -> new ArrayList<>()).add(tie);
+    }
+    this.parallels = graph.parallels();
+    this.now = Coverage.of(mix);
+    this.wired = Coverage.of(mix, Coverage.View.WIRED);
+  }
+
+  Stream<Channel> active() {
+    return mix.channels().stream().filter(channel -> !channel.stowed());
+  }
+
+  List<Tie> into(String id) {
+    return into.getOrDefault(id, List.of());
+  }
+
+  List<Tie> from(String id) {
+    return from.getOrDefault(id, List.of());
+  }
+
+  String name(String id) {
+    Channel channel = channels.get(id);
+    return channel == null ? "a channel that is not there" : "“" + channel.name() + "”";
+  }
+
+  /** True if sound can be on the channel: it plays, or something that is not stowed feeds it. */
+  boolean isFed(String id) {
+    Channel channel = channels.get(id);
+    return channel != null
+        && !channel.stowed()
+        && (channel.kind().holdsClips()
+            || into(id).stream()
+                .anyMatch(
+                    tie ->
+                        tie.kind() != Tie.Kind.KEY
+                            && channels.containsKey(tie.from())
+                            && !channels.get(tie.from()).stowed()));
+  }
+
+  static boolean isProcessed(Channel channel) {
+    return channel.chain().stream().anyMatch(Insert::on);
+  }
+
+  /**
+   * Where the category map sends a channel's category; null if it does not say, or not usefully.
+   */
+  String mapped(Channel channel) {
+    return mix.categoryMap()
+        .destinationOf(channel.category())
+        .map(answer -> answer.value())
+        .filter(id -> !id.equals(channel.id()) && channels.containsKey(id))
+        .filter(id -> !channels.get(id).stowed())
+        .orElse(null);
+  }
+
+  /** The channel that most others lead to: the mix, or a master. */
+  Channel trunk() {
+    return active()
+        .filter(c -> c.kind() == ChannelKind.MASTER || c.kind() == ChannelKind.BUS)
+        .filter(c -> c.output() == null)
+        .max(java.util.Comparator.comparingInt(c -> into(c.id()).size()))
+        .orElse(null);
+  }
+
+  void report(Rule rule, Severity severity, List<String> where, String says, Edit... mends) {
+    List<Mend> offered = new ArrayList<>();
+    for (Edit mend : mends) {
+      if (mend != null) {
+        offered.add(Mend.of(mix, mend));
+      }
+    }
+    findings.add(new Finding(rule, severity, where, says, rule.why(), offered));
+  }
+}

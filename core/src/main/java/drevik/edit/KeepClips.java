@@ -1,0 +1,35 @@
+package drevik.edit;
+
+import drevik.mix.Clip;
+import drevik.mix.Mix;
+import java.util.List;
+
+/** Marks the clips of channels as kept on purpose when a template is made, or no longer. */
+public record KeepClips(List<String> channels, boolean keep) implements Edit {
+  @Override
+  public Mix applyTo(Mix mix) {
+    return Picked.change(
+        mix,
+        channels,
+        channel -> channel.withClips(channel.clips().stream().map(this::mark).toList()));
+  }
+
+  @Override
+  public String says(Mix before) {
+    return (keep ? "keep" : "no longer keep")
+        + " the audio of "
+        + Picked.names(before, channels)
+        + " in templates";
+  }
+
+  private Clip mark(Clip clip) {
+    return new Clip(
+        clip.id(),
+        clip.audio(),
+        clip.startFrame(),
+        clip.sourceIn(),
+        clip.sourceOut(),
+        clip.gainDb(),
+        keep);
+  }
+}

@@ -1,0 +1,32 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Moves channels, in their order, to stand before another, or at the end. */
+public record MoveChannels(List<String> channels, @Nullable String before) implements Edit {
+  @Override
+  public Mix applyTo(Mix mix) {
+    Set<String> moved = Picked.known(mix, channels);
+    if (before != null && moved.contains(before)) {
+      throw new Refused("Channels cannot be moved before one of themselves; choose another place.");
+    }
+    List<Channel> rest = new ArrayList<>(mix.channels());
+    rest.removeIf(channel -> moved.contains(channel.id()));
+    int at = before == null ? rest.size() : rest.indexOf(Picked.one(mix, before));
+    rest.addAll(at, mix.channels().stream().filter(c -> moved.contains(c.id())).toList());
+    return mix.withChannels(rest);
+  }
+
+  @Override
+  public String says(Mix mix) {
+    return "move "
+        + Picked.names(mix, channels)
+        + (before == null ? " to the end" : " before " + Picked.names(mix, List.of(before)));
+  }
+}

@@ -1,0 +1,271 @@
+package drevik.check;
+
+import static drevik.MixWords.clip;
+import static drevik.MixWords.insert;
+import static drevik.MixWords.mix;
+import static drevik.MixWords.send;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import drevik.MixWords;
+import drevik.audio.Layout;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
+import drevik.mix.Key;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Send;
+import drevik.mix.Tap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Each rule: a sound Mix broken in one way, the finding, and the mend that takes it away. */
+class LineCheckTest {
+  /** Two buses, a parallel, a return, a mix and a master; stems that add up. */
+  private static MixWords words() {
+    Key kick = new Key("kick", Tap.PRE_FADER);
+    return mix()
+        .seat(
+            "kick",
+            "drums",
+            c -> c.withCategory("drums/kick").withSends(List.of(send("squeeze", Tap.PRE_FADER, 0))))
+        .seat(
+            "voice",
+            "voices",
+            c ->
+                c.withCategory("vocals/lead").withSends(List.of(send("plate", Tap.POST_FADER, -9))))
+        .bus("drums", "mix")
+        .bus("squeeze", "drums", c -> c.withChain(List.of(insert("compressor", Map.of()))))
+        .bus(
+            "voices",
+            "mix",
+            c -> c.withChain(List.of(insert("compressor", Map.of()).withKey(kick))))
+        .channel(
+            ChannelKind.RETURN,
+            "plate",
+            Layout.STEREO,
+            "voices",
+            c -> c.withChain(List.of(insert("reverberation", Map.of()))))
+        .bus("mix", "master")
+        .channel(
+            ChannelKind.MASTER,
+            "master",
+            Layout.STEREO,
+            null,
+            c -> c.withChain(List.of(insert("limiter", Map.of()))))
+        .channel(ChannelKind.REFERENCE, "rough", Layout.STEREO, "listen", c -> c)
+        .bus("listen", null)
+        .output("mix")
+        .output("drums")
+        .output("voices")
+        .output("listen")
+        .output("master")
+        .stems("mix", "drums", "voices")
+        .map("drums", "drums")
+        .map("vocals", "voices");
+  }
+
+  private static Mix band() {
+    return words().build();
+  }
+
+  private static Mix change(Mix mix, String id, UnaryOperator<Channel> change) {
+    return mix.mapChannels(c -> c.id().equals(id) ? change.apply(c) : c);
+  }
+
+  private static Mix broken(String id, UnaryOperator<Channel> change) {
+    return change(band(), id, change);
+  }
+
+  private static Mix changeOutput(Mix mix, String id, UnaryOperator<Output> change) {
+    return mix.withOutputs(
+        mix.outputs().stream().map(o -> o.id().equals(id) ? change.apply(o) : o).toList());
+  }
+
+  private static List<Finding> ofRule(Mix mix, Rule rule) {
+    return LineCheck.of(mix).stream().filter(finding -> finding.rule() == rule).toList();
+  }
+
+  @Test
+  void aSoundMixHasNoFindings() {
+    assertThat(LineCheck.of(band())).isEmpty();
+  }
+
+  static Stream<Arguments> faults() {
+    Clip outside = new Clip("late", clip("x.wav", 9).audio(), 90_000, 0, 9_000, 0);
+    return Stream.of(
+        Arguments.of(
+            Rule.GOES_NOWHERE, broken("voice", c -> c.withOutput(null).withSends(List.of()))),
+        Arguments.of(Rule.NOTHING_ARRIVES, words().bus("idle", "mix").build()),
+        Arguments.of(
+            Rule.REACHED_TWICE,
+            broken("kick", c -> c.withSends(List.of(send("mix", Tap.POST_FADER, 0))))),
+        Arguments.of(Rule.IN_NO_STEM, broken("kick", c -> c.withOutput("mix"))),
+        Arguments.of(
+            Rule.IN_TWO_STEMS,
+            broken("kick", c -> c.withSends(List.of(send("voices", Tap.POST_FADER, 0))))),
+        Arguments.of(
+            Rule.STEMS_DIFFER,
+            changeOutput(
+                broken("drums", c -> c.withFaderDb(-3)),
+                "out drums",
+                o -> o.withTap(Tap.PRE_FADER))),
+        Arguments.of(
+            Rule.STEMS_DIFFER,
+            broken("mix", c -> c.withChain(List.of(insert("compressor", Map.of()))))),
+        Arguments.of(
+            Rule.STEMS_DIFFER,
+            changeOutput(band(), "out drums", o -> o.withLayout(Layout.SURROUND_5_1))),
+        Arguments.of(Rule.REFERENCE_HEARD, broken("rough", c -> c.withOutput("mix"))),
+        Arguments.of(
+            Rule.REFERENCE_PROCESSED,
+            broken("rough", c -> c.withChain(List.of(insert("limiter", Map.of()))))),
+        Arguments.of(
+            Rule.RETURN_NOT_WET,
+            broken(
+                "plate", c -> c.withChain(List.of(insert("reverberation", Map.of("wet", 40.0)))))),
+        Arguments.of(Rule.SEND_TO_SILENCE, broken("plate", c -> c.withStowed(true))),
+        Arguments.of(Rule.SEND_TO_SILENCE, broken("plate", c -> c.withMute(true))),
+        Arguments.of(Rule.KEY_WITHOUT_SOURCE, broken("kick", c -> c.withStowed(true))),
+        Arguments.of(
+            Rule.LAYOUT_MISMATCH, broken("voices", c -> c.withLayout(Layout.SURROUND_5_1))),
+        Arguments.of(Rule.SAME_NAME, broken("drums", c -> c.withName("Mix"))),
+        Arguments.of(
+            Rule.FILE_NAME, changeOutput(band(), "out drums", o -> o.withNamePattern("MIX"))),
+        Arguments.of(
+            Rule.FILE_NAME, changeOutput(band(), "out drums", o -> o.withNamePattern("{otput}"))),
+        Arguments.of(Rule.NO_DESTINATION, broken("kick", c -> c.withCategory("synth/pad"))),
+        Arguments.of(Rule.DESTINATION_STOWED, broken("drums", c -> c.withStowed(true))),
+        Arguments.of(
+            Rule.TEMPLATE_HOLDS_AUDIO,
+            broken("kick", c -> c.withClips(List.of(clip("x.wav", 9)))).withKind(MixKind.TEMPLATE)),
+        Arguments.of(Rule.MUTED, broken("drums", c -> c.withMute(true))),
+        Arguments.of(
+            Rule.CLIP_OUTSIDE,
+            broken("kick", c -> c.withClips(List.of(outside))).withEndFrame(96_000L)));
+  }
+
+  @ParameterizedTest
+  @MethodSource("faults")
+  void aFaultIsFoundAndItsMendTakesItAway(Rule rule, Mix broken) {
+    List<Finding> found = ofRule(broken, rule);
+    assertThat(found).as("%s", LineCheck.of(broken)).isNotEmpty();
+    Finding first = found.get(0);
+    assertThat(first.where()).isNotEmpty();
+    assertThat(first.says()).endsWith(".");
+    assertThat(first.mends()).isNotEmpty();
+    for (Finding.Mend mend : first.mends()) {
+      Mix mended = mend.edit().applyTo(broken);
+      assertThat(ofRule(mended, rule))
+          .as(mend.label())
+          .noneMatch(left -> left.where().equals(first.where()));
+    }
+  }
+
+  @Test
+  void aMinusMustNotHoldWhatItIsMinusOf() {
+    Mix mix = changeOutput(band(), "out master", o -> o.withKind(OutputKind.MINUS));
+    assertThat(ofRule(mix, Rule.HELD_OUT))
+        .singleElement()
+        .extracting(Finding::severity)
+        .isEqualTo(Finding.Severity.DOUBTFUL);
+    Mix named = changeOutput(mix, "out master", o -> o.withWithout(List.of("vocals")));
+    Finding held = ofRule(named, Rule.HELD_OUT).get(0);
+    assertThat(held.where()).containsExactly("voice", "out master");
+    assertThat(held.says()).contains("by way of", "voices → mix → master");
+    Mix drumsOnly = changeOutput(band(), "out drums", o -> o.withWithout(List.of("vocals")));
+    assertThat(ofRule(drumsOnly, Rule.HELD_OUT)).isEmpty();
+  }
+
+  @Test
+  void aSendThatBringsAVoiceIntoAMinusIsTheMend() {
+    Mix mix =
+        change(
+            changeOutput(band(), "out drums", o -> o.withWithout(List.of("vocals"))),
+            "voice",
+            c -> c.withSends(List.of(send("drums", Tap.POST_FADER, 0))));
+    Finding held = ofRule(mix, Rule.HELD_OUT).get(0);
+    assertThat(ofRule(held.mends().get(0).edit().applyTo(mix), Rule.HELD_OUT)).isEmpty();
+  }
+
+  @Test
+  void parallelsAndReturnsAreNoSecondPath() {
+    assertThat(ofRule(band(), Rule.REACHED_TWICE)).isEmpty();
+    Send twice = send("squeeze", Tap.PRE_FADER, 0).withId("twice");
+    Mix doubled = change(band(), "kick", c -> c.withSends(List.of(c.sends().get(0), twice)));
+    assertThat(ofRule(doubled, Rule.REACHED_TWICE)).isEmpty();
+  }
+
+  @Test
+  void aReturnOutsideTheStemsIsFoundBeforeItIsUsed() {
+    Mix closed =
+        change(
+            change(band(), "plate", c -> c.withOutput("mix")),
+            "voice",
+            c -> c.withSends(List.of(send("plate", Tap.POST_FADER, -144))));
+    List<Finding> found = ofRule(closed, Rule.IN_NO_STEM);
+    assertThat(found).singleElement().extracting(f -> f.where().get(0)).isEqualTo("plate");
+  }
+
+  @Test
+  void aBusThatIsOnlyListenedToIsNoFault() {
+    Mix keyed =
+        words()
+            .seat("pad", "keyfeed", c -> c)
+            .bus("keyfeed", null)
+            .build()
+            .mapChannels(
+                c ->
+                    c.id().equals("voices")
+                        ? c.withChain(
+                            List.of(
+                                insert("compressor", Map.of())
+                                    .withKey(new Key("keyfeed", Tap.POST_FADER))))
+                        : c);
+    assertThat(ofRule(keyed, Rule.GOES_NOWHERE)).isEmpty();
+  }
+
+  @Test
+  void aKeptClipMayStayInATemplate() {
+    Clip tag = clip("tag.wav", 100);
+    Clip kept = new Clip(tag.id(), tag.audio(), 0, 0, 100, 0, true);
+    Mix template = broken("kick", c -> c.withClips(List.of(kept))).withKind(MixKind.TEMPLATE);
+    assertThat(ofRule(template, Rule.TEMPLATE_HOLDS_AUDIO)).isEmpty();
+  }
+
+  @Test
+  void aLoopFromAFileIsSpelledOut() {
+    Mix looped = broken("mix", c -> c.withOutput("drums"));
+    Finding loop = LineCheck.of(looped).get(0);
+    assertThat(loop.rule()).isEqualTo(Rule.LOOP);
+    assertThat(loop.says()).contains("drums → mix → drums");
+  }
+
+  @Test
+  void whatPointsAtNothingIsMended() {
+    Mix dangling = broken("mix", c -> c.withOutput("gone"));
+    Finding finding = LineCheck.of(dangling).get(0);
+    assertThat(finding.rule()).isEqualTo(Rule.POINTS_NOWHERE);
+    Mix mended = finding.mends().get(0).edit().applyTo(dangling);
+    assertThat(ofRule(mended, Rule.POINTS_NOWHERE)).isEmpty();
+    Mix tapped = changeOutput(band(), "out drums", o -> o.withChannel("gone"));
+    assertThat(ofRule(tapped, Rule.POINTS_NOWHERE).get(0).mends()).hasSize(1);
+  }
+
+  @Test
+  void theGravestComeFirst() {
+    Mix both = change(broken("drums", c -> c.withMute(true)), "plate", c -> c.withStowed(true));
+    assertThat(LineCheck.of(both))
+        .extracting(Finding::severity)
+        .isSorted()
+        .startsWith(Finding.Severity.WRONG);
+  }
+}
