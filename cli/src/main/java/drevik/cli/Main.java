@@ -49,6 +49,8 @@ public final class Main {
     Map<String, Callable<Integer>> commands = new LinkedHashMap<>();
     commands.put("sort", new SortCommand());
     commands.put("inspect", new InspectCommand());
+    commands.put("check", new CheckCommand());
+    commands.put("cover", new CoverCommand());
     commands.put("print", new PrintCommand());
     commands.put("demo", new DemoCommand());
     Help help = new Help();

@@ -44,7 +44,7 @@ final class PrintCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Mix mix = Documents.readMix(read(session));
+    Mix mix = MixFile.read(session);
     Path folder = audio != null ? audio : session.toAbsolutePath().getParent();
     PrintReport report =
         Printer.print(
@@ -53,14 +53,6 @@ final class PrintCommand implements Callable<Integer> {
     Files.writeString(out.resolve("report.json"), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
     return report.nullTests().stream().allMatch(PrintReport.NullTest::passes) ? 0 : 1;
-  }
-
-  private static String read(Path file) {
-    try {
-      return Files.readString(file);
-    } catch (IOException e) {
-      throw new Refused("“" + file + "” cannot be read: " + e);
-    }
   }
 
   private Set<String> chosen(Mix mix) {

@@ -175,6 +175,36 @@ class MainTest {
   }
 
   @Test
+  void checkGivesALineForEachFinding() throws IOException {
+    Path sound = session();
+    assertThat(Main.run("check", sound.toString())).isZero();
+    assertThat(said.toString(StandardCharsets.UTF_8)).isEmpty();
+    Mix mix = Documents.readMix(Files.readString(sound));
+    Mix broken = mix.mapChannels(c -> c.id().equals("kick") ? c.withName("mix") : c);
+    Path file = Files.writeString(folder.resolve("broken.json"), Documents.writeMix(broken));
+    assertThat(Main.run("check", file.toString())).isEqualTo(1);
+    JsonNode finding = lines().get(0);
+    assertThat(finding.propertyNames())
+        .containsExactly("rule", "severity", "where", "says", "mends");
+    assertThat(finding.path("rule").asString()).isEqualTo("same-name");
+    assertThat(finding.path("where")).hasSize(2);
+    assertThat(finding.path("mends").get(0).asString()).startsWith("Rename");
+  }
+
+  @Test
+  void coverGivesALineForEachSeatInAnOutput() throws IOException {
+    assertThat(Main.run("cover", session().toString())).isZero();
+    assertThat(lines()).hasSize(2);
+    JsonNode cell = lines().get(0);
+    assertThat(cell.propertyNames())
+        .containsExactly("seat", "category", "output", "paths", "gainDb", "dipped");
+    assertThat(cell.path("seat").asString()).isEqualTo("Kick");
+    assertThat(cell.path("gainDb").asDouble()).isCloseTo(0, within(1e-9));
+    assertThat(Main.run("cover", folder.resolve("none.json").toString())).isEqualTo(1);
+    assertThat(complaint()).contains("none.json", "cannot be read");
+  }
+
+  @Test
   void failureIsSaidOnStandardErrorWithItsMend() throws IOException {
     Path session = session();
     Files.delete(folder.resolve("kick.wav"));

@@ -1,5 +1,7 @@
 package drevik.audio;
 
+import java.util.List;
+
 /** How one sample is stored in a file. Full scale of n-bit PCM is 2^(n−1). */
 public enum SampleFormat {
   PCM_8("8-bit", "PCM", 8),
@@ -17,6 +19,11 @@ public enum SampleFormat {
     this.id = id;
     this.encoding = encoding;
     this.bits = bits;
+  }
+
+  /** The formats that files are printed in; the others are only read. */
+  public static List<SampleFormat> written() {
+    return List.of(PCM_16, PCM_24, PCM_32, FLOAT_32);
   }
 
   public int bits() {

@@ -56,7 +56,7 @@ public final class WavWriter implements Closeable {
    * @throws AudioException if the file cannot be written or the format is not one that is written
    */
   public static WavWriter create(Path path, SampleFormat format, int sampleRate, Layout layout) {
-    if (format == SampleFormat.PCM_8 || format == SampleFormat.FLOAT_64) {
+    if (!SampleFormat.written().contains(format)) {
       throw new AudioException(format + " files are not written; choose 16-bit, 24-bit or float");
     }
     try {

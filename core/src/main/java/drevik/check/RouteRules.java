@@ -59,7 +59,9 @@ final class RouteRules {
             .anyMatch(output -> survey.wired.reaches(channel.id(), output.id()));
     boolean isKey = survey.from(channel.id()).stream().anyMatch(t -> t.kind() == Tie.Kind.KEY);
     boolean said = to != null && (to.stowed() || isSilentAgain(survey, to));
-    if (reaches || isKey || said || !survey.isFed(channel.id())) {
+    // What is only compared with need not be printed.
+    boolean isReference = channel.kind() == ChannelKind.REFERENCE;
+    if (reaches || isKey || said || isReference || !survey.isFed(channel.id())) {
       return;
     }
     String mapped = survey.mapped(channel);

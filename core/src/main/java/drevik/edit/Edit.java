@@ -16,6 +16,7 @@ public sealed interface Edit
         FreeSeats,
         KeepClips,
         MoveChannels,
+        PasteCells,
         RemoveChannels,
         RemoveControls,
         RemoveOutputs,

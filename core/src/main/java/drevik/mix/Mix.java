@@ -76,6 +76,14 @@ public record Mix(
         CategoryMap.EMPTY);
   }
 
+  /** This as a template: clips go, but for those that are kept on purpose; seats stay. */
+  public Mix asTemplate() {
+    return mapChannels(c -> c.withClips(c.clips().stream().filter(Clip::keep).toList()))
+        .withKind(MixKind.TEMPLATE)
+        .withOrigin(null)
+        .withEndFrame(null);
+  }
+
   public Optional<Channel> channel(String id) {
     return channels.stream().filter(channel -> channel.id().equals(id)).findFirst();
   }

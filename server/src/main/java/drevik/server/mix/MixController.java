@@ -4,6 +4,7 @@ import drevik.codec.Documents;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.route.SignalGraph;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -14,7 +15,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The shelf, and the Mix that is open. */
 @RestController
@@ -33,9 +36,11 @@ class MixController {
   record EditRequest(int basedOn, Edit edit) {}
 
   private final MixService mixes;
+  private final MixEvents events;
 
-  MixController(MixService mixes) {
+  MixController(MixService mixes, MixEvents events) {
     this.mixes = mixes;
+    this.events = events;
   }
 
   @GetMapping
@@ -52,6 +57,24 @@ class MixController {
   Created newTemplate(@RequestBody NewTemplate wanted) {
     String name = wanted.name() == null || wanted.name().isBlank() ? "New template" : wanted.name();
     return new Created(mixes.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
+  }
+
+  /** The body is a Mix as a file has it. */
+  @PostMapping("/files")
+  Created readFile(@RequestBody String document) {
+    Mix mix = Documents.readMix(document);
+    SignalGraph.requireSound(mix);
+    return new Created(mixes.create(mix, "read from a file"));
+  }
+
+  @PostMapping("/{id}/duplicate")
+  Created duplicate(@PathVariable String id) {
+    return new Created(mixes.duplicate(id));
+  }
+
+  @PostMapping("/{id}/template")
+  Created makeTemplate(@PathVariable String id, @RequestBody NewTemplate wanted) {
+    return new Created(mixes.makeTemplate(id, wanted.name()));
   }
 
   @GetMapping("/{id}")
@@ -72,6 +95,28 @@ class MixController {
   @PostMapping("/{id}/redo")
   MixView redo(@PathVariable String id) {
     return mixes.redo(id);
+  }
+
+  /** Says the revision now, and each later one as it is made. */
+  @GetMapping(path = "/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+  SseEmitter events(@PathVariable String id) {
+    return events.listen(id, mixes.headOf(id));
+  }
+
+  @GetMapping("/{id}/coverage")
+  CoverageView coverage(@PathVariable String id) {
+    return mixes.coverage(id);
+  }
+
+  @GetMapping("/{id}/ledger")
+  LedgerView ledger(@PathVariable String id) {
+    return mixes.ledger(id);
+  }
+
+  @GetMapping("/{id}/paths")
+  List<List<String>> paths(
+      @PathVariable String id, @RequestParam String channel, @RequestParam String output) {
+    return mixes.paths(id, channel, output);
   }
 
   /** The document as a file that the command line reads. */

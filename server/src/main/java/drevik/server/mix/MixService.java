@@ -6,26 +6,32 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Origin;
 import drevik.mix.Refused;
+import drevik.route.Coverage;
 import drevik.server.Conflict;
 import drevik.server.Ids;
 import drevik.server.NotFound;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Mixes as lines of revisions: create, edit, undo, redo. */
 @Service
 public class MixService {
+  private static final int PATHS_SHOWN = 20;
+
   private final MixRows mixes;
   private final RevisionRows revisions;
   private final Clock clock;
+  private final ApplicationEventPublisher events;
 
-  MixService(MixRows mixes, RevisionRows revisions, Clock clock) {
+  MixService(MixRows mixes, RevisionRows revisions, Clock clock, ApplicationEventPublisher events) {
     this.mixes = mixes;
     this.revisions = revisions;
     this.clock = clock;
+    this.events = events;
   }
 
   @Transactional(readOnly = true)
@@ -82,9 +88,55 @@ public class MixService {
     return create(session, "start from “" + template.name + "”");
   }
 
+  /** A template from a session: its audio is left out, but for clips that are kept on purpose. */
+  @Transactional
+  public String makeTemplate(String sessionId, String name) {
+    MixRow session = row(sessionId);
+    if (session.kind != MixKind.SESSION) {
+      throw new Refused("“" + session.name + "” is a template already; duplicate it instead.");
+    }
+    Mix template =
+        head(session)
+            .asTemplate()
+            .withName(name == null || name.isBlank() ? session.name : name.strip());
+    return create(template, "make a template of “" + session.name + "”");
+  }
+
+  /** A copy with a history of its own. */
+  @Transactional
+  public String duplicate(String id) {
+    MixRow row = row(id);
+    return create(head(row).withName(row.name + ", copy"), "duplicate “" + row.name + "”");
+  }
+
   @Transactional(readOnly = true)
   public MixView view(String id) {
     return view(row(id));
+  }
+
+  /** What of each seat reaches each output. */
+  @Transactional(readOnly = true)
+  public CoverageView coverage(String id) {
+    MixRow row = row(id);
+    return CoverageView.of(row.head, head(row));
+  }
+
+  /** The Mix as a table. */
+  @Transactional(readOnly = true)
+  public LedgerView ledger(String id) {
+    MixRow row = row(id);
+    return LedgerView.of(row.head, head(row));
+  }
+
+  /** Paths from a channel to an output, as channel ids. */
+  @Transactional(readOnly = true)
+  public List<List<String>> paths(String id, String channel, String output) {
+    Mix mix = head(row(id));
+    if (mix.channel(channel).isEmpty()
+        || mix.outputs().stream().noneMatch(o -> o.id().equals(output))) {
+      throw new NotFound("This Mix has no such channel and output; load the page again.");
+    }
+    return Coverage.of(mix).paths(channel, output, PATHS_SHOWN);
   }
 
   /** The head's document. */
@@ -146,6 +198,7 @@ public class MixService {
     row.name = document.name();
     row.changedAt = now;
     mixes.saveAndFlush(row);
+    events.publishEvent(new MixEvents.Moved(row.id, number));
   }
 
   @Transactional

@@ -2,10 +2,13 @@ package drevik.server.mix;
 
 import drevik.category.CategoryMap;
 import drevik.category.ColourFamily;
+import drevik.check.Finding;
+import drevik.check.LineCheck;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.route.FlowLayout;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param undo what undo would take back, or null
  * @param redo what redo would do again, or null
  * @param facts channel id → what follows from the document for it
+ * @param findings of the line check, the gravest first
  */
 public record MixView(
     String id,
@@ -24,7 +28,8 @@ public record MixView(
     @Nullable String redo,
     Mix document,
     FlowLayout flow,
-    Map<String, ChannelFacts> facts) {
+    Map<String, ChannelFacts> facts,
+    List<Finding> findings) {
 
   /**
    * What follows for one channel.
@@ -37,7 +42,7 @@ public record MixView(
   static MixView of(String id, int revision, String undo, String redo, Mix mix) {
     Map<String, ChannelFacts> facts = new LinkedHashMap<>();
     mix.channels().forEach(channel -> facts.put(channel.id(), factsOf(channel, mix.categoryMap())));
-    return new MixView(id, revision, undo, redo, mix, FlowLayout.of(mix), facts);
+    return new MixView(id, revision, undo, redo, mix, FlowLayout.of(mix), facts, LineCheck.of(mix));
   }
 
   private static ChannelFacts factsOf(Channel channel, CategoryMap map) {

@@ -1,9 +1,15 @@
 package drevik.server.web;
 
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
+import drevik.check.Rule;
 import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
+import drevik.mix.ChannelKind;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -22,9 +28,20 @@ class KnowledgeController {
   /** A processor and what can be set on it. */
   record ProcessorLine(String id, String label, List<Parameter> parameters) {}
 
+  /** A rule of the line check and why it matters. */
+  record RuleLine(Rule id, String why) {}
+
   /** All of it. */
   record Knowledge(
-      List<CategoryLine> categories, List<FamilyLine> families, List<ProcessorLine> processors) {}
+      List<CategoryLine> categories,
+      List<FamilyLine> families,
+      List<ProcessorLine> processors,
+      List<ChannelKind> channelKinds,
+      List<Layout> layouts,
+      List<Tap> taps,
+      List<OutputKind> outputKinds,
+      List<SampleFormat> formats,
+      List<RuleLine> rules) {}
 
   @GetMapping(path = "/api/knowledge", produces = MediaType.APPLICATION_JSON_VALUE)
   Knowledge knowledge() {
@@ -37,6 +54,12 @@ class KnowledgeController {
             .toList(),
         Processors.all().stream()
             .map(type -> new ProcessorLine(type.id(), type.label(), type.parameters()))
-            .toList());
+            .toList(),
+        List.of(ChannelKind.values()),
+        List.of(Layout.values()),
+        List.of(Tap.values()),
+        List.of(OutputKind.values()),
+        SampleFormat.written(),
+        Arrays.stream(Rule.values()).map(rule -> new RuleLine(rule, rule.why())).toList());
   }
 }

@@ -1,0 +1,40 @@
+package drevik.server.mix;
+
+import drevik.mix.Mix;
+import drevik.route.Coverage;
+import drevik.route.Coverage.Way;
+import java.util.List;
+
+/**
+ * What of each seat and reference reaches each output; pairs that nothing joins are left out.
+ *
+ * @param revision the revision that it was computed from
+ */
+public record CoverageView(int revision, List<Cell> cells) {
+  /**
+   * One seat in one output.
+   *
+   * @param dry paths by way of buses only
+   * @param parallel paths by way of a parallel
+   * @param returns paths by way of a return
+   * @param gainDb static gain, dB
+   */
+  public record Cell(
+      String channel, String output, long dry, long parallel, long returns, double gainDb) {}
+
+  static CoverageView of(int revision, Mix mix) {
+    return new CoverageView(
+        revision,
+        Coverage.of(mix).cells().stream()
+            .map(
+                cell ->
+                    new Cell(
+                        cell.channel(),
+                        cell.output(),
+                        cell.paths(Way.DRY),
+                        cell.paths(Way.PARALLEL),
+                        cell.paths(Way.RETURN),
+                        cell.gainDb()))
+            .toList());
+  }
+}
