@@ -1,9 +1,11 @@
 import { Navigate, Route, Routes, useParams } from "react-router";
-import { useMix } from "./api/queries";
+import { useFollowMix, useMix } from "./api/queries";
+import { LineCheckPlace } from "./check/LineCheckPlace";
 import { DeliverySheet } from "./delivery/DeliverySheet";
 import { FlowPlace } from "./flow/FlowPlace";
 import { IntakePlace } from "./intake/IntakePlace";
 import { ShelfPlace } from "./shelf/ShelfPlace";
+import { LedgerPlace } from "./ledger/LedgerPlace";
 import { Shell } from "./shell/Shell";
 
 export function App() {
@@ -26,6 +28,7 @@ export function App() {
 function MixPlaces() {
   const { id = "", place } = useParams();
   const mix = useMix(id);
+  useFollowMix(mix.data?.id);
   return (
     <Shell mix={mix.data}>
       {mix.error && (
@@ -35,8 +38,10 @@ function MixPlaces() {
       )}
       {mix.data && place === "flow" && <FlowPlace view={mix.data} />}
       {mix.data && place === "intake" && <IntakePlace view={mix.data} />}
+      {mix.data && place === "ledger" && <LedgerPlace view={mix.data} />}
+      {mix.data && place === "check" && <LineCheckPlace view={mix.data} />}
       {mix.data && place === "delivery" && <DeliverySheet view={mix.data} />}
-      {!["flow", "intake", "delivery"].includes(place ?? "") && (
+      {!["flow", "intake", "ledger", "check", "delivery"].includes(place ?? "") && (
         <Navigate to={`/mixes/${id}/flow`} replace />
       )}
     </Shell>

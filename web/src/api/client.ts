@@ -16,6 +16,12 @@ export type FileView = Schemas["FileView"];
 export type PrintView = Schemas["PrintView"];
 export type Printed = Schemas["Printed"];
 export type Knowledge = Schemas["Knowledge"];
+export type Finding = Schemas["Finding"];
+export type CoverageCell = Schemas["Cell"];
+export type LedgerView = Schemas["LedgerView"];
+export type Send = Schemas["Send"];
+export type Insert = Schemas["Insert"];
+export type StemSet = Schemas["StemSet"];
 export type ShelfItem = Schemas["ShelfItem"];
 
 /** What the server says when it refuses (RFC 9457): the detail tells what to do. */

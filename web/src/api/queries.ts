@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { notify } from "../shell/notices";
 import { answered, api, type Edit, type MixView, type PrintView } from "./client";
@@ -61,6 +61,98 @@ export function useUndo(id: string) {
     ),
   );
 }
+
+/** Follows a Mix that another page or person edits. */
+export function useFollowMix(id: string | undefined) {
+  const client = useQueryClient();
+  useEffect(() => {
+    if (!id) {
+      return;
+    }
+    const events = new EventSource(`/api/mixes/${id}/events`);
+    events.addEventListener("revision", (event) => {
+      const shown = client.getQueryData<MixView>(["mix", id]);
+      if (shown && shown.revision !== Number(event.data)) {
+        void client.invalidateQueries({ queryKey: ["mix", id] });
+      }
+    });
+    return () => events.close();
+  }, [client, id]);
+}
+
+/** What of each seat reaches each output, of the revision that is shown. */
+export function useCoverage(id: string, revision: number) {
+  return useQuery({
+    queryKey: ["coverage", id, revision],
+    queryFn: () => answered(api.GET("/api/mixes/{id}/coverage", { params: { path: { id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function usePaths(
+  id: string,
+  revision: number,
+  cell: { channel: string; output: string } | undefined,
+) {
+  return useQuery({
+    queryKey: ["paths", id, revision, cell?.channel, cell?.output],
+    queryFn: () =>
+      answered(
+        api.GET("/api/mixes/{id}/paths", {
+          params: { path: { id }, query: cell ?? { channel: "", output: "" } },
+        }),
+      ),
+    enabled: cell !== undefined,
+  });
+}
+
+export function useLedger(id: string, revision: number) {
+  return useQuery({
+    queryKey: ["ledger", id, revision],
+    queryFn: () => answered(api.GET("/api/mixes/{id}/ledger", { params: { path: { id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Puts something on the shelf: a new template, a copy, a template of a session, a file. */
+export function useMake() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (what: MakeRequest) => {
+      switch (what.make) {
+        case "template":
+          return answered(api.POST("/api/mixes/templates", { body: { name: what.name } }));
+        case "template-of":
+          return answered(
+            api.POST("/api/mixes/{id}/template", {
+              params: { path: { id: what.id } },
+              body: { name: what.name },
+            }),
+          );
+        case "copy":
+          return answered(
+            api.POST("/api/mixes/{id}/duplicate", { params: { path: { id: what.id } } }),
+          );
+        case "read":
+          return answered(
+            api.POST("/api/mixes/files", {
+              body: what.text,
+              bodySerializer: (text: string) => text,
+              headers: { "Content-Type": "text/plain" },
+            }),
+          );
+      }
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
+    onError: complain,
+  });
+}
+
+export type MakeRequest =
+  | { make: "template"; name: string }
+  | { make: "template-of"; id: string; name: string }
+  | { make: "copy"; id: string }
+  | { make: "read"; text: string };
 
 export function useStartSession() {
   const client = useQueryClient();

@@ -1,9 +1,13 @@
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import type { MixView, PrintView, Printed } from "../api/client";
-import { useCancelPrint, useFollowPrint, usePrint, usePrints } from "../api/queries";
+import type { MixView, Output, PrintView, Printed } from "../api/client";
+import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { Mark } from "../ui/Mark";
+import { CoverageMatrix } from "./CoverageMatrix";
+import { OutputDialog } from "./OutputDialog";
+import { StemSetDialog } from "./StemSetDialog";
+import { shown } from "../shell/keys";
 import { db, plural, signed, time } from "../ui/format";
 
 /** Outputs, the print run that makes them, and what came of it. */
@@ -20,6 +24,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
   );
   const print = usePrint(view.id);
   const { mutate, isPending } = print;
+  const { mutate: edit } = useEdit(view.id);
+  const [asking, setAsking] = useState<"add" | "stems" | Output>();
+  const close = () => setAsking(undefined);
   const acts = useMemo<Act[]>(
     () => [
       {
@@ -31,6 +38,14 @@ export function DeliverySheet({ view }: { view: MixView }) {
           mutate(chosen.length === outputs.length ? [] : chosen, {
             onSuccess: (asked) => setParams({ print: asked.id }),
           }),
+      },
+      { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },
+      {
+        id: "stem-sets",
+        label: "Stem sets…",
+        key: "s",
+        can: outputs.length > 1,
+        run: () => setAsking("stems"),
       },
     ],
     [chosen, outputs.length, isPending, mutate, setParams],
@@ -89,9 +104,18 @@ export function DeliverySheet({ view }: { view: MixView }) {
                   <td>
                     <span className="flex items-center gap-2">
                       <Mark family={view.facts[output.channel]?.colour ?? "neutral"} shape="file" />
-                      <span className={output.kind === "stem" ? "" : "font-semibold"}>
+                      <button
+                        title="Change this output"
+                        className={`underline-offset-2 hover:underline ${output.kind === "stem" ? "" : "font-semibold"}`}
+                        onClick={() => setAsking(output)}
+                        onKeyDown={(event) => {
+                          if (event.key === "Delete") {
+                            edit({ edit: "remove-outputs", outputs: [output.id] });
+                          }
+                        }}
+                      >
                         {output.name}
-                      </span>
+                      </button>
                       <span className="text-[11px] text-ink-3">{output.kind}</span>
                     </span>
                   </td>
@@ -122,11 +146,31 @@ export function DeliverySheet({ view }: { view: MixView }) {
             })}
           </tbody>
         </table>
+        <p className="mt-2 flex gap-4 text-[12px]">
+          {acts.slice(1).map((act) => (
+            <button key={act.id} disabled={act.can === false} onClick={act.run}>
+              {act.label} {act.key && <kbd>{shown(act.key)}</kbd>}
+            </button>
+          ))}
+          <span className="text-ink-2">
+            A name opens its output; <kbd>Delete</kbd> on it removes it.
+          </span>
+        </p>
+        {asking === "stems" && <StemSetDialog view={view} onEdit={edit} onClose={close} />}
+        {asking !== undefined && asking !== "stems" && (
+          <OutputDialog
+            view={view}
+            output={asking === "add" ? undefined : asking}
+            onEdit={edit}
+            onClose={close}
+          />
+        )}
         {outputs.length === 0 && (
           <p className="py-6 text-ink-2">
-            This Mix prints nothing yet: it has no output. Start from a template that has outputs.
+            This Mix prints nothing yet: it has no output. Add one with <kbd>A</kbd>.
           </p>
         )}
+        <CoverageMatrix view={view} />
       </div>
       <Side
         view={view}

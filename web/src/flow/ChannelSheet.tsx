@@ -94,6 +94,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
       </dl>
       <Chain channel={channel} />
       <Sends channel={channel} name={name} />
+      <Controls view={view} channel={channel} />
       <Part title="Reaches">
         <p>
           {outputsReached(view.flow, channel.id)
@@ -125,6 +126,27 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h3 className="mb-1 text-[11px] text-ink-3">{title}</h3>
       {children}
     </section>
+  );
+}
+
+function Controls({ view, channel }: { view: MixView; channel: Channel }) {
+  const over = view.document.controls.filter((one) => one.members.includes(channel.id));
+  if (over.length === 0) {
+    return null;
+  }
+  return (
+    <Part title={plural(over.length, "control")}>
+      <ul>
+        {over.map((one) => (
+          <li key={one.id} className="flex justify-between gap-2">
+            {one.name}
+            <span className="text-[12px] text-ink-2">
+              {signed(one.gainDb)} dB over {plural(one.members.length, "member")}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Part>
   );
 }
 

@@ -7,6 +7,10 @@ import { Chooser, type Choice } from "../ui/Chooser";
 import { familyColour } from "../ui/colour";
 import { Mark } from "../ui/Mark";
 import { plural } from "../ui/format";
+import { ChainDialog } from "./build/ChainDialog";
+import { ControlDialog } from "./build/ControlDialog";
+import { CreateDialog } from "./build/CreateDialog";
+import { SendDialog } from "./build/SendDialog";
 import { ChannelSheet } from "./ChannelSheet";
 import { FlowRow } from "./FlowRow";
 import { layOut, type Geometry, type Row } from "./geometry";
@@ -16,7 +20,9 @@ import { rowFacts } from "./rowFacts";
 import { all, extended, nothing, only, toggled, type Selection } from "./selection";
 import { SelectionBar } from "./SelectionBar";
 
-type Asking = "send" | "category" | "colour" | "find" | "stowed" | "rename";
+type Listed = "send" | "category" | "colour" | "find" | "stowed" | "copy-sends" | "group";
+type Formed = "rename" | "create" | "fan" | "control" | "chain";
+type Asking = Listed | Formed;
 
 /** The Mix by stage: where sound goes. */
 export function FlowPlace({ view }: { view: MixView }) {
@@ -57,20 +63,13 @@ export function FlowPlace({ view }: { view: MixView }) {
         />
         <ChannelSheet view={view} channel={sheet} count={picked.length} onEdit={apply} />
       </div>
-      <Choosers
+      <Questions
         view={view}
-        picked={picked}
+        picked={picked.flatMap((id) => channels.get(id) ?? [])}
         asking={asking}
         onClose={() => setAsking(undefined)}
         onEdit={apply}
         onFind={(id) => setSelection(only(id))}
-      />
-      <RenameDialog
-        key={asking === "rename" ? picked.join() : "closed"}
-        open={asking === "rename"}
-        channels={picked.flatMap((id) => channels.get(id) ?? [])}
-        onClose={() => setAsking(undefined)}
-        onEdit={apply}
       />
     </div>
   );
@@ -112,10 +111,63 @@ function useFlowActs(
     const mute = picked.some((id) => !channels.get(id)?.mute);
     const stowed = view.document.channels.filter((channel) => channel.stowed);
     return [
+      { id: "create", label: "Add channels…", key: "a", run: () => ask("create") },
       { id: "send-to", label: "Send to…", key: "o", can: some, run: () => ask("send") },
       { id: "category", label: "Category…", key: "k", can: some, run: () => ask("category") },
       { id: "colour", label: "Colour…", key: "c", can: some, run: () => ask("colour") },
       { id: "rename", label: "Rename…", key: "n", can: some, run: () => ask("rename") },
+      { id: "fan", label: "Sends…", key: "s", can: some, run: () => ask("fan") },
+      { id: "chain", label: "Chain…", key: "i", can: some, run: () => ask("chain") },
+      { id: "control", label: "Control…", key: "v", can: some, run: () => ask("control") },
+      {
+        id: "copy-sends",
+        label: "Copy the sends of…",
+        key: "y",
+        can: some,
+        run: () => ask("copy-sends"),
+      },
+      { id: "group", label: "Show with…", key: "g", can: some, run: () => ask("group") },
+      {
+        id: "duplicate",
+        label: "Duplicate",
+        key: "d",
+        can: some,
+        run: () => apply({ edit: "duplicate-channels", channels: picked }),
+      },
+      {
+        id: "earlier",
+        label: "Move up",
+        key: "alt+ArrowUp",
+        can: some,
+        run: () => {
+          const move = moving(view.document.channels, picked, -1);
+          if (move) {
+            apply(move);
+          }
+        },
+      },
+      {
+        id: "later",
+        label: "Move down",
+        key: "alt+ArrowDown",
+        can: some,
+        run: () => {
+          const move = moving(view.document.channels, picked, 1);
+          if (move) {
+            apply(move);
+          }
+        },
+      },
+      {
+        id: "remove",
+        label: "Remove",
+        key: "Delete",
+        can: some,
+        run: () => {
+          apply({ edit: "remove-channels", channels: picked });
+          select(nothing);
+        },
+      },
       {
         id: "mute",
         label: mute || !some ? "Mute" : "Unmute",
@@ -152,10 +204,53 @@ function useFlowActs(
   }, [picked, channels, view, apply, ask, select]);
 }
 
+/** The edit that moves channels one place up or down in the document; none at its edge. */
+function moving(channels: Channel[], picked: string[], by: 1 | -1): Edit | undefined {
+  const places = picked.map((id) => channels.findIndex((one) => one.id === id));
+  const rest = channels.filter((one) => !picked.includes(one.id));
+  const first = Math.min(...places);
+  const at = by < 0 ? first - 1 : first + 1;
+  if (at < 0 || at > rest.length) {
+    return undefined;
+  }
+  return { edit: "move-channels", channels: picked, before: rest[at]?.id };
+}
+
+interface QuestionsProps {
+  view: MixView;
+  picked: Channel[];
+  asking?: Asking;
+  onClose: () => void;
+  onEdit: (edit: Edit) => void;
+  onFind: (id: string) => void;
+}
+
+/** Whatever is being asked: a list to choose from, or a form. */
+function Questions({ asking, picked, onFind, ...rest }: QuestionsProps) {
+  switch (asking) {
+    case undefined:
+      return null;
+    case "rename":
+      return <RenameDialog channels={picked} {...rest} />;
+    case "create":
+      return <CreateDialog after={picked.at(-1)} {...rest} />;
+    case "fan":
+      return <SendDialog picked={picked} {...rest} />;
+    case "control":
+      return <ControlDialog picked={picked} {...rest} />;
+    case "chain":
+      return <ChainDialog picked={picked} {...rest} />;
+    default:
+      return (
+        <Choosers asking={asking} picked={picked.map((one) => one.id)} onFind={onFind} {...rest} />
+      );
+  }
+}
+
 interface ChoosersProps {
   view: MixView;
   picked: string[];
-  asking?: Asking;
+  asking: Listed;
   onClose: () => void;
   onEdit: (edit: Edit) => void;
   onFind: (id: string) => void;
@@ -182,7 +277,7 @@ function Choosers({ view, picked, asking, onClose, onEdit, onFind }: ChoosersPro
     onEdit(edit);
   };
   const lists: Record<
-    Exclude<Asking, "rename">,
+    Listed,
     { title: string; placeholder: string; choices: Choice[]; choose: (id: string) => void }
   > = {
     send: {
@@ -224,6 +319,21 @@ function Choosers({ view, picked, asking, onClose, onEdit, onFind }: ChoosersPro
       ],
       choose: (id) => close({ edit: "set-colour", channels: picked, colour: id || undefined }),
     },
+    "copy-sends": {
+      title: `Copy sends to ${what} from…`,
+      placeholder: "Channel with sends",
+      choices: channelChoices((one) => one.sends.length > 0 && !picked.includes(one.id)),
+      choose: (id) => close({ edit: "copy-sends", from: id, channels: picked }),
+    },
+    group: {
+      title: `Show ${what} with the seats of…`,
+      placeholder: "Bus",
+      choices: [
+        ...channelChoices((one) => one.kind === "bus" && !one.stowed),
+        { id: "", label: "Their own bus" },
+      ],
+      choose: (id) => close({ edit: "set-group", channels: picked, group: id || undefined }),
+    },
     find: {
       title: "Find a channel",
       placeholder: "Name, kind or layout",
@@ -240,9 +350,6 @@ function Choosers({ view, picked, asking, onClose, onEdit, onFind }: ChoosersPro
       choose: (id) => close({ edit: "stow-channels", channels: [id], stowed: false }),
     },
   };
-  if (!asking || asking === "rename") {
-    return null;
-  }
   const list = lists[asking];
   return (
     <Chooser
@@ -376,7 +483,8 @@ function FlowPicture(props: PictureProps) {
     <div ref={ref} className="relative min-h-0 overflow-auto" onPointerDown={lasso.start}>
       {view.document.channels.length === 0 && (
         <p className="p-6 text-ink-2">
-          This Mix has no channels yet. Start from a template on the shelf, or add channels there.
+          This Mix has no channels yet. Add some with <kbd>A</kbd>: buses first, then the seats that
+          are sent to them.
         </p>
       )}
       {geometry && (

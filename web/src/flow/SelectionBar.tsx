@@ -4,7 +4,18 @@ import { useActs } from "../shell/acts";
 import { shown } from "../shell/keys";
 import { plural } from "../ui/format";
 
-const BAR = ["send-to", "category", "colour", "rename", "mute", "stow"];
+const BAR = [
+  "create",
+  "send-to",
+  "fan",
+  "chain",
+  "category",
+  "colour",
+  "rename",
+  "duplicate",
+  "mute",
+  "stow",
+];
 const RIGHT = ["bring-back", "find"];
 
 /** One bar acts on all that is picked. */

@@ -1,30 +1,99 @@
-import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
-import { useShelf, useStartSession } from "../api/queries";
+import { useMake, useShelf, useStartSession, type MakeRequest } from "../api/queries";
+import { useOffer, type Act } from "../shell/acts";
+import { notify } from "../shell/notices";
+import { Field, FormDialog } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 
 /** Templates and sessions. Start here. */
 export function ShelfPlace() {
   const shelf = useShelf();
   const [starting, setStarting] = useState<ShelfItem>();
-  const templates = shelf.data?.filter((item) => item.kind === "template") ?? [];
-  const sessions = shelf.data?.filter((item) => item.kind === "session") ?? [];
+  const [wanted, setWanted] = useState("");
+  const navigate = useNavigate();
+  const { mutate: make } = useMake();
+  const file = useRef<HTMLInputElement>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const newTemplate = useCallback(
+    () =>
+      make(
+        { make: "template", name: "New template" },
+        { onSuccess: (made) => void navigate(`/mixes/${made.id}/flow`) },
+      ),
+    [make, navigate],
+  );
+  const acts = useMemo<Act[]>(
+    () => [
+      {
+        id: "new-template",
+        label: "New template",
+        key: "n",
+        run: newTemplate,
+      },
+      { id: "read", label: "Read from a file…", key: "r", run: () => file.current?.click() },
+      { id: "search", label: "Search the shelf", key: "/", run: () => search.current?.focus() },
+    ],
+    [newTemplate],
+  );
+  useOffer("shelf", acts);
+  const onMake = (what: MakeRequest) =>
+    make(what, {
+      onSuccess: () => {
+        if (what.make === "template-of") {
+          notify("A template is made; its audio was left out, but for what is kept on purpose.");
+        }
+      },
+    });
+  const found = (shelf.data ?? []).filter((item) => isFound(item, wanted));
+  const templates = found.filter((item) => item.kind === "template");
+  const sessions = found.filter((item) => item.kind === "session");
   return (
     <div className="h-full overflow-y-auto px-6 py-5">
       <h1 className="sr-only">Shelf</h1>
+      <div className="mb-4 flex items-baseline gap-5 text-[12px]">
+        <label>
+          <span className="text-ink-2">Search </span>
+          <input
+            ref={search}
+            className="border-b border-rule bg-transparent"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+        </label>
+        <button onClick={newTemplate}>
+          New template <kbd>N</kbd>
+        </button>
+        <button onClick={() => file.current?.click()}>
+          Read from a file… <kbd>R</kbd>
+        </button>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".json,application/json"
+          aria-label="Mix file to read"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = "";
+            void chosen?.text().then((text) => onMake({ make: "read", text }));
+          }}
+        />
+      </div>
       {shelf.error && <p className="text-wrong">{shelf.error.message}</p>}
       <Section
         title="Sessions"
         empty="Sessions are started from a template: choose one below."
         items={sessions}
+        onMake={onMake}
       />
       <Section
         title="Templates"
         empty="No template is on this shelf. Start Drevik with the demo to get one."
         items={templates}
         onStart={setStarting}
+        onMake={onMake}
       />
       <StartSession key={starting?.id} template={starting} onClose={() => setStarting(undefined)} />
     </div>
@@ -36,9 +105,10 @@ interface SectionProps {
   empty: string;
   items: ShelfItem[];
   onStart?: (item: ShelfItem) => void;
+  onMake: (what: MakeRequest) => void;
 }
 
-function Section({ title, empty, items, onStart }: SectionProps) {
+function Section({ title, empty, items, onStart, onMake }: SectionProps) {
   return (
     <section className="mb-8">
       <h2 className="border-b border-rule pb-1 text-[12px] text-ink-2">
@@ -49,7 +119,7 @@ function Section({ title, empty, items, onStart }: SectionProps) {
         {items.map((item) => (
           <li
             key={item.id}
-            className="grid grid-cols-[240px_minmax(0,1fr)_290px_120px] items-baseline gap-4 border-b border-rule-2 py-2"
+            className="grid grid-cols-[220px_minmax(0,1fr)_250px_110px] items-baseline gap-4 border-b border-rule-2 py-2"
           >
             <Link
               to={`/mixes/${item.id}/flow`}
@@ -57,7 +127,35 @@ function Section({ title, empty, items, onStart }: SectionProps) {
             >
               {item.name}
             </Link>
-            <span className="text-ink-2">{item.description}</span>
+            <div className="text-ink-2">
+              <p>{item.description}</p>
+              <p className="mt-1 flex gap-4 text-[12px]">
+                <button
+                  className="underline underline-offset-2"
+                  aria-label={`Duplicate ${item.name}`}
+                  onClick={() => onMake({ make: "copy", id: item.id })}
+                >
+                  Duplicate
+                </button>
+                {item.kind === "session" && (
+                  <button
+                    className="underline underline-offset-2"
+                    aria-label={`Make a template of ${item.name}`}
+                    onClick={() => onMake({ make: "template-of", id: item.id, name: "" })}
+                  >
+                    Make a template of it
+                  </button>
+                )}
+                <a
+                  className="underline underline-offset-2"
+                  aria-label={`Save ${item.name} to a file`}
+                  href={`/api/mixes/${item.id}/document`}
+                  download
+                >
+                  Save to a file
+                </a>
+              </p>
+            </div>
             <span className="text-ink-2">
               {plural(item.seats, "seat")} · {plural(item.buses, "bus", "buses")} ·{" "}
               {plural(item.outputs, "output")} · revision {item.revision}
@@ -86,12 +184,19 @@ function Section({ title, empty, items, onStart }: SectionProps) {
   );
 }
 
+function isFound(item: ShelfItem, wanted: string): boolean {
+  const text = `${item.name} ${item.description} ${item.kind}`.toLowerCase();
+  return wanted
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
 function StartSession({ template, onClose }: { template?: ShelfItem; onClose: () => void }) {
   const navigate = useNavigate();
   const start = useStartSession();
   const [name, setName] = useState("");
-  const submit = (event: React.FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     if (template) {
       start.mutate(
         { template: template.id, name },
@@ -100,36 +205,23 @@ function StartSession({ template, onClose }: { template?: ShelfItem; onClose: ()
     }
   };
   return (
-    <Dialog.Root open={template !== undefined} onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ground/60" />
-        <Dialog.Content className="fixed left-1/2 top-32 w-[440px] -translate-x-1/2 border border-rule bg-raised p-5">
-          <Dialog.Title className="text-[15px] font-semibold">
-            Start a session from “{template?.name}”
-          </Dialog.Title>
-          <Dialog.Description className="mt-1 text-ink-2">
-            It takes the template as it is now, revision {template?.revision}, without audio. Next
-            comes the intake, where the delivery is dropped.
-          </Dialog.Description>
-          <form onSubmit={submit} className="mt-4 flex items-end gap-3">
-            <label className="flex-1">
-              <span className="text-[12px] text-ink-2">Name of the song or programme</span>
-              <input
-                required
-                className="w-full border-b border-rule bg-transparent py-1 text-[15px]"
-                value={name}
-                onChange={(event) => setName(event.target.value)}
-              />
-            </label>
-            <button
-              className="border border-active px-3 py-1 text-active"
-              disabled={start.isPending}
-            >
-              Start
-            </button>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <FormDialog
+      open={template !== undefined}
+      title={`Start a session from “${template?.name}”`}
+      description={`It takes the template as it is now, revision ${template?.revision}, without audio. Next comes the intake, where the delivery is dropped.`}
+      does="Start"
+      busy={start.isPending}
+      onClose={onClose}
+      onSubmit={submit}
+    >
+      <Field label="Name of the song or programme">
+        <input
+          required
+          className="border-b border-rule bg-transparent py-1 text-[15px]"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </Field>
+    </FormDialog>
   );
 }

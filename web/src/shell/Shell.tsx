@@ -12,7 +12,9 @@ import { useTheme } from "./theme";
 const PLACES = [
   { path: "intake", label: "Intake", key: "2" },
   { path: "flow", label: "Flow", key: "3" },
-  { path: "delivery", label: "Delivery sheet", key: "4" },
+  { path: "ledger", label: "Ledger", key: "4" },
+  { path: "check", label: "Line check", key: "5" },
+  { path: "delivery", label: "Delivery sheet", key: "6" },
 ];
 
 /** What stands round every place: where one is, where one can go, undo, the command list. */
@@ -73,7 +75,12 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
           <Place to="/shelf" label="Shelf" />
           {mix &&
             PLACES.map((place) => (
-              <Place key={place.path} to={`/mixes/${mix.id}/${place.path}`} label={place.label} />
+              <Place
+                key={place.path}
+                to={`/mixes/${mix.id}/${place.path}`}
+                label={place.label}
+                badge={place.path === "check" ? <Badge mix={mix} /> : undefined}
+              />
             ))}
         </nav>
         <span className="flex gap-3 text-[12px] text-ink-2">
@@ -91,7 +98,18 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   );
 }
 
-function Place({ to, label }: { to: string; label: string }) {
+/** How many findings there are, wherever one is. */
+function Badge({ mix }: { mix: MixView }) {
+  const wrong = mix.findings.filter((finding) => finding.severity === "wrong").length;
+  const others = mix.findings.length - wrong;
+  return (
+    <span className={`ml-1.5 text-[12px] ${wrong > 0 ? "font-semibold text-wrong" : "text-ink-2"}`}>
+      {wrong > 0 ? `${wrong} wrong` : others > 0 ? others : "✓"}
+    </span>
+  );
+}
+
+function Place({ to, label, badge }: { to: string; label: string; badge?: ReactNode }) {
   return (
     <NavLink
       to={to}
@@ -102,6 +120,7 @@ function Place({ to, label }: { to: string; label: string }) {
       }
     >
       {label}
+      {badge}
     </NavLink>
   );
 }

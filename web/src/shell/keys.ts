@@ -28,12 +28,12 @@ export function keyOf(event: KeyPress): string | undefined {
     "closest" in event.target &&
     typeof event.target.closest === "function" &&
     event.target.closest('[role="dialog"]') !== null;
-  if (event.altKey || inDialog || (!command && isTyping(event.target))) {
+  if (inDialog || (!command && isTyping(event.target))) {
     return undefined;
   }
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
   const shift = event.shiftKey && /^[a-z]$/.test(key) ? "shift+" : "";
-  return (command ? "ctrl+" : "") + shift + key;
+  return (command ? "ctrl+" : "") + (event.altKey ? "alt+" : "") + shift + key;
 }
 
 /** A key's name as it is shown: "Ctrl Z", "O". */

@@ -1,0 +1,119 @@
+import { useState } from "react";
+import type { Edit, MixView, Output } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+
+interface Props {
+  view: MixView;
+  /** The output to change; none: a new one. */
+  output?: Output;
+  onEdit: (edit: Edit) => void;
+  onClose: () => void;
+}
+
+/** A file to be printed: what it is taken from, how it is written, what it must not hold. */
+export function OutputDialog({ view, output, onEdit, onClose }: Props) {
+  const knowledge = useKnowledge().data;
+  const channels = view.document.channels.filter((one) => !one.stowed);
+  const last = channels.findLast((one) => one.kind === "master" || one.kind === "bus");
+  const [draft, setDraft] = useState<Output>(
+    output ?? {
+      id: `output-${crypto.randomUUID().slice(0, 8)}`,
+      name: "",
+      kind: "stem",
+      channel: last?.id ?? channels[0]?.id ?? "",
+      tap: "post-fader",
+      layout: last?.layout ?? "stereo",
+      format: "24-bit",
+      namePattern: "{output}",
+      without: [],
+    },
+  );
+  const set = (changed: Partial<Output>) => setDraft({ ...draft, ...changed });
+  const categories = new Set(view.document.channels.map((one) => one.category));
+  const families = [...categories].filter((one) => one !== "unknown").sort();
+  const text = (label: string, field: "name" | "namePattern") => (
+    <Field label={label}>
+      <input
+        required
+        className="border-b border-rule bg-transparent"
+        value={draft[field]}
+        onChange={(event) => set({ [field]: event.target.value })}
+      />
+    </Field>
+  );
+  return (
+    <FormDialog
+      open
+      title={output ? `Output “${output.name}”` : "Add an output"}
+      description="A file that is printed: a tap on a channel, with its format and its name."
+      does={output ? "Change" : "Add"}
+      onClose={onClose}
+      onSubmit={() => {
+        onClose();
+        onEdit({ edit: "set-output", output: draft });
+      }}
+    >
+      {text("Name", "name")}
+      <Field label="Kind">
+        <Select
+          value={draft.kind}
+          choices={words(knowledge?.outputKinds)}
+          onChange={(id) => set({ kind: id as Output["kind"] })}
+        />
+      </Field>
+      <Field label="Taken from">
+        <Select
+          value={draft.channel}
+          choices={channels.map((one) => ({ id: one.id, label: one.name }))}
+          onChange={(id) => set({ channel: id })}
+        />
+      </Field>
+      <Field label="At its">
+        <Select
+          value={draft.tap}
+          choices={words(knowledge?.taps)}
+          onChange={(id) => set({ tap: id as Output["tap"] })}
+        />
+      </Field>
+      <Field label="Layout">
+        <Select
+          value={draft.layout}
+          choices={words(knowledge?.layouts)}
+          onChange={(id) => set({ layout: id as Output["layout"] })}
+        />
+      </Field>
+      <Field label="Format">
+        <Select
+          value={draft.format}
+          choices={words(knowledge?.formats)}
+          onChange={(id) => set({ format: id as Output["format"] })}
+        />
+      </Field>
+      {text("File name", "namePattern")}
+      <p className="text-[12px] text-ink-2">
+        Tokens: {"{project} {output} {layout} {rate} {revision} {date}"}
+      </p>
+      <fieldset className="mt-2 max-h-[20vh] overflow-y-auto border border-rule px-2 py-1">
+        <legend className="text-ink-2">Must not hold</legend>
+        {families.map((category) => (
+          <label key={category} className="mr-4 inline-flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={draft.without.includes(category)}
+              onChange={() =>
+                set({
+                  without: draft.without.includes(category)
+                    ? draft.without.filter((one) => one !== category)
+                    : [...draft.without, category],
+                })
+              }
+            />
+            {category}
+          </label>
+        ))}
+        {families.length === 0 && <p className="text-ink-2">No channel has a category yet.</p>}
+      </fieldset>
+    </FormDialog>
+  );
+}

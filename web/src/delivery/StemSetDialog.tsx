@@ -1,0 +1,95 @@
+import { useState } from "react";
+import type { Edit, MixView, StemSet } from "../api/client";
+import { Field, FormDialog, Select } from "../ui/FormDialog";
+
+interface Props {
+  view: MixView;
+  onEdit: (edit: Edit) => void;
+  onClose: () => void;
+}
+
+/** Which outputs must add up to which mix. */
+export function StemSetDialog({ view, onEdit, onClose }: Props) {
+  const { outputs, stemSets } = view.document;
+  const old = stemSets[0];
+  const [draft, setDraft] = useState<StemSet>(
+    old ?? {
+      id: `stems-${crypto.randomUUID().slice(0, 8)}`,
+      name: "Stems",
+      mixOutput: outputs.find((one) => one.kind === "mix")?.id ?? outputs[0]?.id ?? "",
+      stems: outputs.filter((one) => one.kind === "stem").map((one) => one.id),
+    },
+  );
+  const choose = (id: string) =>
+    setDraft(
+      stemSets.find((one) => one.id === id) ?? {
+        ...draft,
+        id: `stems-${crypto.randomUUID().slice(0, 8)}`,
+        name: "",
+      },
+    );
+  return (
+    <FormDialog
+      open
+      title="Stem set"
+      description="Outputs that must add up to a mix, sample by sample. The line check watches the routing, and every print proves it."
+      does={stemSets.some((one) => one.id === draft.id) ? "Change" : "Add"}
+      busy={draft.stems.length === 0}
+      onClose={onClose}
+      onSubmit={() => {
+        onClose();
+        onEdit({ edit: "set-stem-set", set: draft });
+      }}
+    >
+      <Field label="Which">
+        <Select
+          value={stemSets.some((one) => one.id === draft.id) ? draft.id : ""}
+          choices={[
+            ...stemSets.map((one) => ({ id: one.id, label: one.name })),
+            { id: "", label: "a new one" },
+          ]}
+          onChange={choose}
+        />
+      </Field>
+      <Field label="Name">
+        <input
+          required
+          className="border-b border-rule bg-transparent"
+          value={draft.name}
+          onChange={(event) => setDraft({ ...draft, name: event.target.value })}
+        />
+      </Field>
+      <Field label="The mix">
+        <Select
+          value={draft.mixOutput}
+          choices={outputs.map((one) => ({ id: one.id, label: one.name }))}
+          onChange={(id) =>
+            setDraft({ ...draft, mixOutput: id, stems: draft.stems.filter((one) => one !== id) })
+          }
+        />
+      </Field>
+      <fieldset className="mt-1 border border-rule px-2 py-1">
+        <legend className="text-ink-2">Its stems</legend>
+        {outputs
+          .filter((one) => one.id !== draft.mixOutput)
+          .map((one) => (
+            <label key={one.id} className="flex items-center gap-2 py-0.5">
+              <input
+                type="checkbox"
+                checked={draft.stems.includes(one.id)}
+                onChange={() =>
+                  setDraft({
+                    ...draft,
+                    stems: draft.stems.includes(one.id)
+                      ? draft.stems.filter((id) => id !== one.id)
+                      : [...draft.stems, one.id],
+                  })
+                }
+              />
+              {one.name}
+            </label>
+          ))}
+      </fieldset>
+    </FormDialog>
+  );
+}

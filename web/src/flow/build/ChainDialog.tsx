@@ -1,0 +1,121 @@
+import { useState } from "react";
+import type { Channel, Edit, Insert, MixView } from "../../api/client";
+import { useKnowledge } from "../../api/queries";
+import { FormDialog, Select } from "../../ui/FormDialog";
+import { plural } from "../../ui/format";
+
+interface Props {
+  view: MixView;
+  picked: Channel[];
+  onEdit: (edit: Edit) => void;
+  onClose: () => void;
+}
+
+/** The chain of the first picked channel, as it is to stand on all of them. */
+export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
+  const processors = useKnowledge().data?.processors ?? [];
+  const [chain, setChain] = useState<Insert[]>(picked[0]?.chain ?? []);
+  const ids = picked.map((one) => one.id);
+  const change = (at: number, changed: Partial<Insert>) =>
+    setChain(chain.map((insert, i) => (i === at ? { ...insert, ...changed } : insert)));
+  const sources = [
+    { id: "", label: "its own sound" },
+    ...view.document.channels
+      .filter((one) => !one.stowed && !ids.includes(one.id))
+      .map((one) => ({ id: one.id, label: one.name })),
+  ];
+  return (
+    <FormDialog
+      open
+      wide
+      title={`Chain of ${picked.length === 1 ? `“${picked[0]?.name}”` : plural(picked.length, "channel")}`}
+      description="In order, from the first to the last. A key is what a processor listens to, and nobody hears."
+      does="Set the chain"
+      onClose={onClose}
+      onSubmit={() => {
+        onClose();
+        onEdit({ edit: "set-chain", channels: ids, chain });
+      }}
+    >
+      {chain.length === 0 && <p className="text-ink-2">No processor yet.</p>}
+      <ol>
+        {chain.map((insert, i) => (
+          <li
+            key={insert.id}
+            className="grid grid-cols-[120px_50px_130px_minmax(0,1fr)_70px] items-center gap-3 border-b border-rule-2 py-1"
+          >
+            <span>
+              {processors.find((one) => one.id === insert.processor)?.label ?? insert.processor}
+            </span>
+            <label className="flex items-center gap-1">
+              <input
+                type="checkbox"
+                checked={insert.on}
+                onChange={() => change(i, { on: !insert.on })}
+              />
+              on
+            </label>
+            <Select
+              label={`Place of ${insert.processor}`}
+              value={insert.postFader ? "after" : "before"}
+              choices={[
+                { id: "before", label: "before the fader" },
+                { id: "after", label: "after the fader" },
+              ]}
+              onChange={(id) => change(i, { postFader: id === "after" })}
+            />
+            <span className="flex min-w-0 items-center gap-2">
+              <span className="text-[12px] text-ink-2">key</span>
+              <Select
+                label={`Key of ${insert.processor}`}
+                value={insert.key?.source ?? ""}
+                choices={sources}
+                onChange={(id) =>
+                  change(i, { key: id ? { source: id, tap: "post-fader" } : undefined })
+                }
+              />
+            </span>
+            <button
+              type="button"
+              className="text-[12px] text-ink-2 underline"
+              onClick={() => setChain(chain.toSpliced(i, 1))}
+            >
+              Remove
+            </button>
+          </li>
+        ))}
+      </ol>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {processors.map((one) => (
+          <button
+            key={one.id}
+            type="button"
+            className="border border-rule px-2 py-0.5"
+            onClick={() =>
+              setChain([
+                ...chain,
+                {
+                  id: freshId(one.id, chain),
+                  processor: one.id,
+                  on: true,
+                  postFader: false,
+                  settings: {},
+                },
+              ])
+            }
+          >
+            Add {one.label.toLowerCase()}
+          </button>
+        ))}
+      </div>
+    </FormDialog>
+  );
+}
+
+function freshId(processor: string, chain: Insert[]): string {
+  let number = 1;
+  while (chain.some((insert) => insert.id === `${processor}-${number}`)) {
+    number += 1;
+  }
+  return `${processor}-${number}`;
+}
