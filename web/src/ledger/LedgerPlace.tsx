@@ -93,6 +93,9 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     if (to && event.key !== "Tab") {
       event.preventDefault();
       go(to, event.shiftKey);
+    } else if (event.key === "Escape" && document.activeElement instanceof HTMLElement) {
+      // Letters and digits write into cells; outside the table they are keys of the place again.
+      document.activeElement.blur();
     } else if (event.key === "Enter" || event.key === "F2") {
       event.preventDefault();
       begin(rows[here.row]?.cells[here.column] ?? "");
@@ -154,7 +157,8 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           Fill down <kbd>Ctrl D</kbd>
         </button>
         <span>
-          Type to change, <kbd>Ctrl C</kbd> and <kbd>Ctrl V</kbd> with any spreadsheet
+          Type to change · <kbd>Ctrl C</kbd> <kbd>Ctrl V</kbd> with any spreadsheet · <kbd>Esc</kbd>{" "}
+          leaves the table
         </span>
       </div>
       <div className="overflow-auto">

@@ -7,14 +7,23 @@ import static drevik.MixWords.send;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import drevik.MixWords;
 import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.category.CategoryRule;
 import drevik.codec.Documents;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Control;
+import drevik.mix.JobKind;
 import drevik.mix.Key;
+import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
 import drevik.mix.Refused;
+import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import drevik.route.SignalGraph;
 import java.util.ArrayList;
@@ -27,6 +36,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class EditsTest {
   private static Mix band() {
@@ -160,6 +171,186 @@ class EditsTest {
         .endsWith("18 left");
   }
 
+  private static CreateChannels create(String name, String to) {
+    return new CreateChannels(ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null);
+  }
+
+  @Test
+  void channelsAreCreatedInBulk() {
+    CreateChannels create =
+        new CreateChannels(
+            ChannelKind.BUS,
+            Layout.STEREO,
+            List.of("Dialogue [08-10]", " ", "Crowd"),
+            "dialogue",
+            "mix",
+            "snare");
+    Mix after = create.applyTo(band());
+    assertThat(create.says(band())).isEqualTo("create 4 channels");
+    assertThat(after.channels())
+        .extracting(Channel::name)
+        .containsSubsequence("snare", "Dialogue 08", "Dialogue 09", "Dialogue 10", "Crowd");
+    assertThat(after.channel("dialogue-09").orElseThrow().output()).isEqualTo("mix");
+    Mix twice = create.applyTo(after);
+    assertThat(twice.channels()).extracting(Channel::id).doesNotHaveDuplicates();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"Bus [9-1]", "Bus [1-5000]", "", "   "})
+  void aRangeThatCannotBeIsRefused(String line) {
+    assertThatThrownBy(() -> CreateChannels.expand(List.of(line)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("range");
+  }
+
+  @Test
+  void aCopyHasTheRoutingAndAFreeName() {
+    Mix with =
+        new SetSend(List.of("kick"), List.of("plate"), Tap.PRE_FADER, -6, true).applyTo(band());
+    Mix after = new DuplicateChannels(List.of("kick")).applyTo(with);
+    Channel copy = after.channels().get(1);
+    assertThat(copy.name()).isEqualTo("kick 2");
+    assertThat(copy.output()).isEqualTo("drums");
+    assertThat(copy.sends().get(0).id()).isEqualTo("kick-2>plate");
+    assertThat(copy.clips()).isEmpty();
+    Mix again = new DuplicateChannels(List.of("kick-2")).applyTo(after);
+    assertThat(again.channels().get(2).name()).isEqualTo("kick 3");
+  }
+
+  @Test
+  void sendsAreCopiedOverTheOldOnes() {
+    Mix with =
+        new SetSend(List.of("kick"), List.of("plate"), Tap.PRE_FADER, -6, true).applyTo(band());
+    Mix after = new CopySends("kick", List.of("snare", "voice", "kick")).applyTo(with);
+    assertThat(after.channel("voice").orElseThrow().sends())
+        .singleElement()
+        .extracting(s -> s.levelDb())
+        .isEqualTo(-6.0);
+    assertThatThrownBy(() -> new CopySends("mix", List.of("kick")).applyTo(band()))
+        .hasMessageContaining("no sends");
+  }
+
+  @Test
+  void channelsAreMovedTogether() {
+    Mix after = new MoveChannels(List.of("voice", "snare"), "kick").applyTo(band());
+    assertThat(after.channels()).extracting(Channel::id).startsWith("snare", "voice", "kick");
+    Mix end = new MoveChannels(List.of("kick"), null).applyTo(band());
+    assertThat(end.channels()).extracting(Channel::id).endsWith("kick");
+    assertThatThrownBy(() -> new MoveChannels(List.of("kick"), "kick").applyTo(band()))
+        .isInstanceOf(Refused.class);
+  }
+
+  @Test
+  void controlsMayBeNestedButNotInThemselves() {
+    Mix one = new SetControl(new Control("a", "A", -3, List.of("kick"))).applyTo(band());
+    Mix two = new SetControl(new Control("b", "B", -3, List.of("a", "voice"))).applyTo(one);
+    assertThat(two.controls()).hasSize(2);
+    assertThatThrownBy(() -> new SetControl(new Control("a", "A", 0, List.of("b"))).applyTo(two))
+        .hasMessageContaining("hold itself");
+    assertThatThrownBy(() -> new SetControl(new Control("kick", "K", 0, List.of())).applyTo(two))
+        .hasMessageContaining("channel's");
+    Mix removed = new RemoveControls(List.of("a")).applyTo(two);
+    assertThat(removed.controls().get(0).members()).containsExactly("voice");
+  }
+
+  @Test
+  void outputsAndStemSetsAreKeptTogether() {
+    Output mix = output("mix");
+    Output drums = output("drums");
+    Mix bare = band().withStemSets(List.of()).withOutputs(List.of());
+    Mix with = new SetOutput(drums).applyTo(new SetOutput(mix).applyTo(bare));
+    StemSet set = new StemSet("set", "Stems", mix.id(), List.of(drums.id()));
+    Mix stems = new SetStemSet(set).applyTo(with);
+    assertThat(new SetOutput(drums.withName("D")).applyTo(stems).outputs()).hasSize(2);
+    Mix without = new RemoveOutputs(List.of(drums.id())).applyTo(stems);
+    assertThat(without.stemSets().get(0).stems()).isEmpty();
+    assertThat(new RemoveStemSet("set").applyTo(stems).stemSets()).isEmpty();
+    assertThatThrownBy(() -> new SetOutput(output("nobody")).applyTo(band()))
+        .isInstanceOf(Refused.class);
+    assertThatThrownBy(
+            () -> new SetStemSet(new StemSet("x", "X", mix.id(), List.of(mix.id()))).applyTo(stems))
+        .hasMessageContaining("own stems");
+    assertThatThrownBy(() -> new SetOutput(mix.withWithout(List.of("noise"))).applyTo(stems))
+        .hasMessageContaining("no category");
+  }
+
+  private static Output output(String channel) {
+    return new Output(
+        "out-" + channel,
+        channel,
+        OutputKind.STEM,
+        channel,
+        Tap.POST_FADER,
+        Layout.STEREO,
+        SampleFormat.PCM_24,
+        "{output}");
+  }
+
+  @Test
+  void timesAndMarkersAreKeptInOrder() {
+    Mix mix = new SetTimes(92, 100, 9_000L).applyTo(band());
+    assertThat(mix.tempo()).isEqualTo(92);
+    assertThat(mix.effectiveEndFrame()).isEqualTo(9_000);
+    assertThatThrownBy(() -> new SetTimes(92, 100, 50L).applyTo(band()))
+        .hasMessageContaining("behind the start");
+    Mix marked =
+        new SetMarkers(List.of(new Marker("b", "Chorus", 500), new Marker("a", "Verse", 0)))
+            .applyTo(mix);
+    assertThat(marked.markers()).extracting(Marker::name).containsExactly("Verse", "Chorus");
+  }
+
+  @Test
+  void theCategoryMapIsEdited() {
+    Mix mix = new SetCategoryRule("vocals", new CategoryRule("mix", null)).applyTo(band());
+    assertThat(mix.categoryMap().destinationOf("vocals/lead").orElseThrow().value())
+        .isEqualTo("mix");
+    Mix without = new SetCategoryRule("vocals", null).applyTo(mix);
+    assertThat(without.categoryMap().destinationOf("vocals/lead")).isEmpty();
+    assertThatThrownBy(
+            () -> new SetCategoryRule("vocals", new CategoryRule("kick", null)).applyTo(band()))
+        .hasMessageContaining("plays files");
+  }
+
+  @Test
+  void severalEditsAreOne() {
+    Together both =
+        new Together(
+            List.of(new SetMute(List.of("kick"), true), new SetMute(List.of("nobody"), true)),
+            "mute two");
+    assertThatThrownBy(() -> both.applyTo(band())).isInstanceOf(Refused.class);
+    Together fine =
+        new Together(
+            List.of(
+                new SetMute(List.of("kick"), true),
+                new SetPerson(List.of("voice"), " Ada "),
+                new SetPolarity(List.of("kick"), true),
+                new SetComment(List.of("kick"), "late"),
+                new DescribeMix(JobKind.POST, "For the dome.")),
+            "several");
+    Mix after = fine.applyTo(band());
+    assertThat(fine.says(band())).isEqualTo("several");
+    assertThat(after.channel("kick").orElseThrow().invertPolarity()).isTrue();
+    assertThat(after.channel("voice").orElseThrow().person()).isEqualTo("Ada");
+    assertThat(after.job()).isEqualTo(JobKind.POST);
+  }
+
+  @Test
+  void aTemplateKeepsOnlyWhatIsKeptOnPurpose() {
+    Mix played =
+        band()
+            .mapChannels(
+                c ->
+                    c.kind() == ChannelKind.SEAT
+                        ? c.withClips(List.of(MixWords.clip("a.wav", 9)))
+                        : c);
+    Mix kept = new KeepClips(List.of("kick"), true).applyTo(played);
+    Mix template = kept.asTemplate();
+    assertThat(template.channel("kick").orElseThrow().clips()).hasSize(1);
+    assertThat(template.channel("voice").orElseThrow().isFree()).isTrue();
+    Mix freed = new FreeSeats(List.of("kick")).applyTo(kept);
+    assertThat(freed.channel("kick").orElseThrow().isFree()).isTrue();
+  }
+
   @Provide
   Arbitrary<List<Edit>> edits() {
     Arbitrary<String> id =
@@ -172,6 +363,24 @@ class EditsTest {
             Combinators.combine(ids, id, tap, level)
                 .as((c, to, t, db) -> new SetSend(c, List.of(to), t, db, true)),
             ids.map(RemoveChannels::new),
+            ids.map(DuplicateChannels::new),
+            Combinators.combine(ids, id).as(MoveChannels::new),
+            Combinators.combine(id, ids).as(CopySends::new),
+            Combinators.combine(ids, id).as(SetGroup::new),
+            Combinators.combine(ids, id).as(RemoveSend::new),
+            Combinators.combine(ids, Arbitraries.of(Layout.values())).as(SetLayout::new),
+            Combinators.combine(ids, level)
+                .as((c, db) -> new SetControl(new Control("c", "C", db, c))),
+            Combinators.combine(ids, id)
+                .as(
+                    (c, key) ->
+                        new SetChain(
+                            c,
+                            List.of(
+                                MixWords.insert("compressor", Map.of())
+                                    .withKey(new Key(key, Tap.PRE_FADER))))),
+            Combinators.combine(id, Arbitraries.strings().ofMaxLength(12))
+                .as((to, name) -> create(name, to)),
             Combinators.combine(ids, level)
                 .as((c, db) -> new SetLevel(c, SetLevel.Field.FADER, db)),
             ids.map(c -> new StowChannels(c, true)))

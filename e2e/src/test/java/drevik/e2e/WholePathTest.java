@@ -1,6 +1,8 @@
 package drevik.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static drevik.e2e.Pages.button;
+import static drevik.e2e.Pages.row;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
@@ -15,7 +17,6 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -51,18 +52,8 @@ class WholePathTest {
     return page;
   }
 
-  private static Locator button(Page page, String name) {
-    return page.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
-  }
-
-  private static Locator row(Page page, String name) {
-    return page.getByRole(
-        AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + ":")));
-  }
-
   private Path print(Page page, String to) throws IOException {
-    page.keyboard().press("4");
+    page.keyboard().press("6");
     button(page, "Print 11 outputs").click();
     assertThat(page.getByText("Stems add up to the mix"))
         .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
@@ -126,7 +117,7 @@ class WholePathTest {
     assertThat(page.getByText("2 channels picked")).isVisible();
     page.keyboard().press("m");
     assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
-    page.keyboard().press("4");
+    page.keyboard().press("6");
     assertThat(page.getByText("The Mix has moved on")).isVisible();
     page.keyboard().press("p");
     assertThat(page.getByText("The Mix has moved on"))
@@ -147,7 +138,8 @@ class WholePathTest {
   void theFlowIsWorkedByKeyboardAlone() {
     Page page = open("/shelf", ColorScheme.DARK);
     Locator session =
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+        page.getByRole(
+            AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true));
     session.focus();
     page.keyboard().press("Enter");
     row(page, "Hat").waitFor();
@@ -187,7 +179,8 @@ class WholePathTest {
   @Test
   void aLoopIsRefusedWhereItIsAskedFor() {
     Page page = open("/shelf", ColorScheme.LIGHT);
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane")).click();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true))
+        .click();
     row(page, "Mix").first().click();
     assertThat(page.getByText("1 channel picked")).isVisible();
     page.keyboard().press("o");
@@ -203,7 +196,8 @@ class WholePathTest {
     for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
       Page page = open("/shelf", scheme);
       Locator session =
-          page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+          page.getByRole(
+              AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true));
       session.waitFor();
       check(page, "shelf " + scheme);
       session.click();
@@ -216,9 +210,20 @@ class WholePathTest {
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").waitFor();
       check(page, "intake " + scheme);
-      page.keyboard().press("4");
+      page.keyboard().press("6");
       button(page, "Print 11").waitFor();
+      page.getByRole(AriaRole.ROWHEADER).first().waitFor();
       check(page, "delivery sheet " + scheme);
+      page.keyboard().press("a");
+      page.getByText("Must not hold").waitFor();
+      check(page, "output " + scheme);
+      page.keyboard().press("Escape");
+      page.keyboard().press("4");
+      page.getByRole(AriaRole.GRIDCELL).first().waitFor();
+      check(page, "ledger " + scheme);
+      page.keyboard().press("5");
+      page.getByText("No findings").waitFor();
+      check(page, "line check " + scheme);
       page.close();
     }
   }
@@ -242,7 +247,8 @@ class WholePathTest {
       String theme = scheme == ColorScheme.LIGHT ? "day" : "night";
       Page page = open("/shelf", scheme);
       Locator session =
-          page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane"));
+          page.getByRole(
+              AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true));
       session.waitFor();
       picture(page, "shelf-" + theme);
       session.click();
@@ -257,11 +263,14 @@ class WholePathTest {
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").waitFor();
       picture(page, "intake-" + theme);
-      page.keyboard().press("4");
+      page.keyboard().press("6");
       button(page, "Print 11").click();
       assertThat(page.getByText("Stems add up to the mix"))
           .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
       picture(page, "delivery-sheet-" + theme);
+      page.keyboard().press("4");
+      page.getByRole(AriaRole.GRIDCELL).first().waitFor();
+      picture(page, "ledger-" + theme);
       page.close();
     }
   }

@@ -1,5 +1,6 @@
 package drevik.server.demo;
 
+import drevik.demo.Starters;
 import drevik.demo.WeathervaneDemo;
 import drevik.server.DrevikProperties;
 import drevik.server.delivery.DeliveryService;
@@ -65,6 +66,7 @@ class DemoLoader implements ApplicationRunner {
   private void load(List<Path> files) {
     try {
       String template = mixes.create(WeathervaneDemo.template(), "demo template");
+      Starters.all().stream().skip(1).forEach(starter -> mixes.create(starter, "starter"));
       String session = mixes.startSession(template, WeathervaneDemo.SESSION_NAME);
       String delivery = deliveries.open(session, WeathervaneDemo.DELIVERY_NAME);
       for (Path file : files) {

@@ -1,0 +1,238 @@
+package drevik.demo;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.category.CategoryMap;
+import drevik.category.CategoryRule;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Control;
+import drevik.mix.Insert;
+import drevik.mix.JobKind;
+import drevik.mix.Key;
+import drevik.mix.Marker;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Send;
+import drevik.mix.StemSet;
+import drevik.mix.Tap;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+
+/** Writes a template down in the words of the trade; channels are known by their names. */
+final class StarterBuilder {
+  /** Every seat starts this much lower, so that the sum of all has room. */
+  private static final double HEADROOM_DB = -4;
+
+  private static final double CLOSED_DB = -144;
+
+  private final Map<String, Channel> channels = new LinkedHashMap<>();
+  private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
+  private final List<Output> outputs = new ArrayList<>();
+  private final List<StemSet> stemSets = new ArrayList<>();
+  private final List<Control> controls = new ArrayList<>();
+  private final List<Marker> markers = new ArrayList<>();
+  private final Mix base;
+
+  StarterBuilder(String name, JobKind job, double tempo, String description) {
+    base =
+        Mix.empty(MixKind.TEMPLATE, name)
+            .withJob(job)
+            .withTempo(tempo)
+            .withDescription(description);
+  }
+
+  Mix build() {
+    return base.withChannels(List.copyOf(channels.values()))
+        .withOutputs(outputs)
+        .withStemSets(stemSets)
+        .withControls(controls)
+        .withMarkers(markers)
+        .withCategoryMap(new CategoryMap(rules));
+  }
+
+  static String id(String name) {
+    return name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+  }
+
+  private StarterBuilder add(
+      ChannelKind kind, String name, Layout layout, String category, String to) {
+    Channel channel =
+        Channel.of(id(name), kind, name, layout, category).withOutput(to == null ? null : id(to));
+    channels.put(name, channel);
+    return this;
+  }
+
+  StarterBuilder master(String name, Layout layout) {
+    return add(ChannelKind.MASTER, name, layout, "unknown", null);
+  }
+
+  StarterBuilder bus(String name, Layout layout, String category, String to) {
+    return add(ChannelKind.BUS, name, layout, category, to);
+  }
+
+  /** Stereo buses of one family. */
+  StarterBuilder buses(String category, String to, String... names) {
+    Arrays.stream(names).forEach(name -> bus(name, Layout.STEREO, category, to));
+    return this;
+  }
+
+  /** Seats of one category, sent to one bus, with room for all of them. */
+  StarterBuilder seats(String category, Layout layout, String to, String... names) {
+    for (String name : names) {
+      add(ChannelKind.SEAT, name, layout, category, to);
+      change(name, c -> c.withTrimDb(HEADROOM_DB));
+    }
+    return this;
+  }
+
+  StarterBuilder references(String to, String... names) {
+    for (String name : names) {
+      add(ChannelKind.REFERENCE, name, Layout.STEREO, "reference", to);
+    }
+    return this;
+  }
+
+  StarterBuilder effect(String name, String to, String processor, Object... settings) {
+    add(ChannelKind.RETURN, name, Layout.STEREO, "unknown", to);
+    return chain(name, processor, settings);
+  }
+
+  /** Appends a processor to a channel's chain. */
+  StarterBuilder chain(String name, String processor, Object... settings) {
+    return insert(name, processor, null, settings);
+  }
+
+  /** A processor that listens to another channel. */
+  StarterBuilder keyed(String name, String processor, String source, Object... settings) {
+    return insert(name, processor, new Key(id(source), Tap.POST_FADER), settings);
+  }
+
+  private StarterBuilder insert(String name, String processor, Key key, Object... settings) {
+    Map<String, Double> values = new LinkedHashMap<>();
+    for (int i = 0; i < settings.length; i += 2) {
+      values.put((String) settings[i], ((Number) settings[i + 1]).doubleValue());
+    }
+    return change(
+        name,
+        c -> {
+          List<Insert> chain = new ArrayList<>(c.chain());
+          String id = processor + "-" + (chain.size() + 1);
+          chain.add(new Insert(id, processor, true, false, values, key));
+          return c.withChain(chain);
+        });
+  }
+
+  /** A send that is ready and not open; several destinations are a fan. */
+  StarterBuilder ready(String to, String... from) {
+    Arrays.stream(from).forEach(name -> send(name, Tap.POST_FADER, CLOSED_DB, to));
+    return this;
+  }
+
+  StarterBuilder send(String from, Tap tap, double levelDb, String... to) {
+    List<String> destinations = Arrays.stream(to).map(StarterBuilder::id).toList();
+    return change(
+        from,
+        c -> {
+          List<Send> sends = new ArrayList<>(c.sends());
+          String id = c.id() + ">" + String.join("+", destinations);
+          sends.add(new Send(id, destinations, tap, levelDb, 0, true));
+          return c.withSends(sends);
+        });
+  }
+
+  StarterBuilder change(String name, UnaryOperator<Channel> change) {
+    if (channels.computeIfPresent(name, (k, channel) -> change.apply(channel)) == null) {
+      throw new IllegalArgumentException("the starter has no channel " + name);
+    }
+    return this;
+  }
+
+  StarterBuilder fader(double levelDb, String... names) {
+    Arrays.stream(names).forEach(name -> change(name, c -> c.withFaderDb(levelDb)));
+    return this;
+  }
+
+  StarterBuilder pan(double pan, String... names) {
+    Arrays.stream(names).forEach(name -> change(name, c -> c.withPan(pan)));
+    return this;
+  }
+
+  StarterBuilder comment(String name, String comment) {
+    return change(name, c -> c.withComment(comment));
+  }
+
+  StarterBuilder control(String name, String... members) {
+    controls.add(
+        new Control(
+            "control-" + id(name),
+            name,
+            0,
+            Arrays.stream(members)
+                .map(member -> channels.containsKey(member) ? id(member) : "control-" + id(member))
+                .toList()));
+    return this;
+  }
+
+  StarterBuilder map(String destination, String... categories) {
+    for (String category : categories) {
+      rules.put(category, new CategoryRule(id(destination), null));
+    }
+    return this;
+  }
+
+  StarterBuilder marker(String name, double seconds) {
+    markers.add(new Marker(id(name), name, Math.round(seconds * base.sampleRate())));
+    return this;
+  }
+
+  StarterBuilder output(String name, OutputKind kind, String from, String... without) {
+    Layout layout = channels.get(from).layout();
+    return output(name, kind, from, Tap.POST_FADER, layout, SampleFormat.PCM_24, without);
+  }
+
+  StarterBuilder output(
+      String name,
+      OutputKind kind,
+      String from,
+      Tap tap,
+      Layout layout,
+      SampleFormat format,
+      String... without) {
+    outputs.add(
+        new Output(
+            "out-" + id(name),
+            name,
+            kind,
+            id(from),
+            tap,
+            layout,
+            format,
+            "{project} - {output}",
+            List.of(without)));
+    return this;
+  }
+
+  /** Stems of these buses, each named like its bus, that add up to a mix. */
+  StarterBuilder stems(String mixOutput, String... buses) {
+    return stemsIn(channels.get(buses[0]).layout(), mixOutput, buses);
+  }
+
+  /** The same, all in one layout. */
+  StarterBuilder stemsIn(Layout layout, String mixOutput, String... buses) {
+    List<String> ids = new ArrayList<>();
+    for (String bus : buses) {
+      output(bus + " stem", OutputKind.STEM, bus, Tap.POST_FADER, layout, SampleFormat.PCM_24);
+      ids.add("out-" + id(bus + " stem"));
+    }
+    stemSets.add(new StemSet("stems-" + id(mixOutput), "Stems", "out-" + id(mixOutput), ids));
+    return this;
+  }
+}

@@ -1,0 +1,102 @@
+package drevik.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import drevik.audio.SampleFormat;
+import drevik.audio.WavReader;
+import drevik.audio.WavWriter;
+import drevik.check.LineCheck;
+import drevik.codec.Documents;
+import drevik.deliver.NamePattern;
+import drevik.mix.AudioRef;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.render.PrintOptions;
+import drevik.render.Printer;
+import drevik.render.Progress;
+import drevik.route.Coverage;
+import drevik.route.Coverage.Way;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class StartersTest {
+  private static final int FRAMES = 4;
+
+  @TempDir Path folder;
+
+  static List<Mix> starters() {
+    return Starters.all();
+  }
+
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("starters")
+  void aStarterHasNoFindingsAndCanBeKeptAsAFile(Mix starter) {
+    assertThat(LineCheck.of(starter)).isEmpty();
+    assertThat(Documents.readMix(Documents.writeMix(starter))).isEqualTo(starter);
+    assertThat(starter.description()).hasSizeGreaterThan(100);
+    assertThat(starter.categoryMap().rules()).isNotEmpty();
+    assertThat(starter.channels()).allMatch(channel -> channel.clips().isEmpty());
+  }
+
+  /** Every seat in turn plays an impulse through the engine, with all chains taken out. */
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("starters")
+  void coverageOfAStarterIsWhatTheEngineMeasures(Mix starter) throws IOException {
+    Mix bare = starter.mapChannels(c -> c.withChain(List.of())).withEndFrame((long) FRAMES);
+    Coverage coverage = Coverage.of(bare);
+    for (Channel seat : bare.channels()) {
+      if (!seat.stowed() && seat.kind() == ChannelKind.SEAT) {
+        compare(bare, seat, coverage);
+      }
+    }
+  }
+
+  private void compare(Mix mix, Channel seat, Coverage coverage) throws IOException {
+    float[][] impulse = new float[seat.layout().channels()][FRAMES];
+    impulse[0][0] = 1;
+    Path file = folder.resolve("impulse.wav");
+    try (WavWriter writer =
+        WavWriter.create(file, SampleFormat.FLOAT_32, mix.sampleRate(), seat.layout())) {
+      writer.write(impulse, 0, FRAMES);
+    }
+    Clip clip = new Clip("clip", new AudioRef("", "impulse.wav"), 0, 0, FRAMES, 0);
+    Mix playing =
+        mix.mapChannels(c -> c.id().equals(seat.id()) ? c.withClips(List.of(clip)) : c)
+            .withOutputs(
+                mix.outputs().stream().map(o -> o.withFormat(SampleFormat.FLOAT_32)).toList());
+    PrintOptions options = new PrintOptions(java.util.Set.of(), 64, 1);
+    Path prints = folder.resolve("prints");
+    Printer.print(playing, ref -> file, options, prints, Progress.NONE);
+    for (Output output : playing.outputs()) {
+      String name = NamePattern.resolve(playing, output, options.occasion()) + ".wav";
+      double[][] expected = coverage.gains(seat.id(), output.id(), EnumSet.allOf(Way.class));
+      try (WavReader reader = WavReader.open(prints.resolve(name))) {
+        float[][] heard = new float[output.layout().channels()][FRAMES];
+        reader.read(0, heard, 0, FRAMES);
+        for (int speaker = 0; speaker < heard.length; speaker++) {
+          assertThat((double) heard[speaker][0])
+              .as("%s in %s", seat.name(), output.name())
+              .isCloseTo(expected[speaker][0], within(1e-5));
+        }
+      }
+    }
+  }
+
+  @Test
+  void anAlbumHasAsManySongsAsAreAskedFor() {
+    Mix album = Starters.album(11);
+    assertThat(album.markers()).hasSize(11);
+    assertThat(album.outputs()).hasSize(13);
+    assertThat(LineCheck.of(album)).isEmpty();
+  }
+}
