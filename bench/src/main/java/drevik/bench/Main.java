@@ -26,7 +26,8 @@ import java.util.Map;
  * panned, summed to eight stereo groups and a measured mix, nine 24-bit files, printed by the
  * command line; and the same job by the reference script, in the same run.
  *
- * <p>Arguments: the {@code drevik} script, the reference script, a work folder.
+ * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
+ * for how long line check and coverage take.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -38,8 +39,12 @@ public final class Main {
   private Main() {}
 
   public static void main(String[] args) throws IOException, InterruptedException {
+    if (args.length == 1 && args[0].equals("check")) {
+      CheckBench.run();
+      return;
+    }
     if (args.length != 3) {
-      System.err.println("usage: bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+      System.err.println("usage: bench check | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

@@ -9,6 +9,8 @@ import drevik.edit.RemoveSend;
 import drevik.edit.SendChannelsTo;
 import drevik.edit.SetChain;
 import drevik.edit.SetOutput;
+import drevik.edit.SetStemSet;
+import drevik.edit.Together;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
@@ -127,7 +129,8 @@ final class DeliverableRules {
               + "” and in no stem of “"
               + set.name()
               + "”.",
-          intoAStem(survey, channel, stems));
+          intoAStem(survey, channel, stems),
+          aStemOfItsOwn(set, mix, channel));
     } else if (holding.size() > 1) {
       survey.report(
           Rule.IN_TWO_STEMS,
@@ -195,6 +198,26 @@ final class DeliverableRules {
       return new SendChannelsTo(List.of(channel.id()), mapped);
     }
     return null;
+  }
+
+  private static Edit aStemOfItsOwn(StemSet set, Output mix, Channel channel) {
+    String name = channel.name() + " stem";
+    Output stem =
+        new Output(
+            "stem-" + channel.id(),
+            name,
+            OutputKind.STEM,
+            channel.id(),
+            Tap.POST_FADER,
+            mix.layout(),
+            mix.format(),
+            mix.namePattern().contains("{output}") ? mix.namePattern() : "{output}");
+    List<String> stems = new ArrayList<>(set.stems());
+    stems.add(stem.id());
+    StemSet more = new StemSet(set.id(), set.name(), set.mixOutput(), stems);
+    return new Together(
+        List.of(new SetOutput(stem), new SetStemSet(more)),
+        "give “" + channel.name() + "” a stem of its own");
   }
 
   private static Edit outOfAStem(Surveyed survey, Channel channel, List<Output> stems) {

@@ -1,0 +1,92 @@
+package drevik.bench;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Send;
+import drevik.mix.StemSet;
+import drevik.mix.Tap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A Mix of any size in the shape of real ones: of a hundred channels 84 are seats, ten sub-sums,
+ * four groups and two returns; three sends from every seat; up to sixty outputs, of which the
+ * groups' are stems.
+ */
+final class LargeMix {
+  private static final int SENDS = 3;
+  private static final int MOST_OUTPUTS = 60;
+
+  private LargeMix() {}
+
+  static Mix of(int size) {
+    int groups = size * 4 / 100;
+    int subs = size / 10;
+    int returns = Math.max(SENDS, size * 2 / 100);
+    int seats = size - groups - subs - returns - 1;
+    List<Channel> channels = new ArrayList<>();
+    List<Output> outputs = new ArrayList<>();
+    for (int i = 0; i < seats; i++) {
+      String id = "seat-" + i;
+      List<Send> sends = new ArrayList<>();
+      for (int k = 0; k < SENDS; k++) {
+        String to = "return-" + (i + k) % returns;
+        sends.add(new Send(id + ">" + to, List.of(to), Tap.POST_FADER, -20, 0, true));
+      }
+      channels.add(
+          Channel.of(id, ChannelKind.SEAT, "Seat " + i, Layout.MONO, "drums/kick")
+              .withOutput("sub-" + i % subs)
+              .withSends(sends));
+    }
+    for (int i = 0; i < subs; i++) {
+      channels.add(bus("sub-" + i, "Sub " + i, "group-" + i % groups));
+    }
+    for (int i = 0; i < groups; i++) {
+      channels.add(bus("group-" + i, "Group " + i, "mix"));
+    }
+    Insert reverb = new Insert("r", "reverberation", true, false, Map.of(), null);
+    for (int i = 0; i < returns; i++) {
+      channels.add(
+          Channel.of("return-" + i, ChannelKind.RETURN, "Return " + i, Layout.STEREO, "unknown")
+              .withOutput("group-" + i % groups)
+              .withChain(List.of(reverb)));
+    }
+    channels.add(bus("mix", "Mix", null));
+    outputs.add(output("mix", OutputKind.MIX));
+    for (int i = 0; i < groups; i++) {
+      outputs.add(output("group-" + i, OutputKind.STEM));
+    }
+    List<String> stems = outputs.stream().skip(1).map(Output::id).toList();
+    for (int i = 0; i < subs && outputs.size() < MOST_OUTPUTS; i++) {
+      outputs.add(output("sub-" + i, OutputKind.PRINT));
+    }
+    return Mix.empty(MixKind.TEMPLATE, "Large")
+        .withChannels(channels)
+        .withOutputs(outputs)
+        .withStemSets(List.of(new StemSet("stems", "Stems", "out-mix", stems)));
+  }
+
+  private static Channel bus(String id, String name, String to) {
+    return Channel.of(id, ChannelKind.BUS, name, Layout.STEREO, "unknown").withOutput(to);
+  }
+
+  private static Output output(String channel, OutputKind kind) {
+    return new Output(
+        "out-" + channel,
+        channel,
+        kind,
+        channel,
+        Tap.POST_FADER,
+        Layout.STEREO,
+        SampleFormat.PCM_24,
+        "{output}");
+  }
+}
