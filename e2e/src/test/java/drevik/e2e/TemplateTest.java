@@ -155,11 +155,15 @@ class TemplateTest {
 
   /** Writes one cell of the Ledger. */
   private void write(String channel, int column, String text) {
+    write(channel, channel, column, text);
+  }
+
+  private void write(String filter, String channel, int column, String text) {
     keys.press("4");
     page.getByRole(AriaRole.GRIDCELL).first().waitFor();
     keys.press("/");
     keys.press("Control+a");
-    keys.insertText(channel);
+    keys.insertText(filter);
     assertThat(page.locator("[data-at='0 0']")).hasText(java.util.regex.Pattern.compile(channel));
     tabTo(page.locator("[data-at='0 0']"));
     for (int i = 0; i < column; i++) {
@@ -261,7 +265,7 @@ class TemplateTest {
     mended("listens to “Snare”, which is stowed", 1);
     write("Guitars", LAYOUT, "5.1");
     mended("“Guitars” is 5.1 and is folded", 1);
-    write("Hall", STOWED, "yes");
+    write("Hall return", "Hall", STOWED, "yes");
     mended("has an open send to “Hall”", 1);
     write("Rough", SENT_TO, "Mix");
     mended("The reference “Rough” is in output", 1);
@@ -275,7 +279,7 @@ class TemplateTest {
     mended("Nothing is sent to “Idle”", 1);
     keys.press("3");
     row(page, "Kick").waitFor();
-    chain("Rough", "limiter");
+    chain("Rough", "true-peak limiter");
     mended("The reference “Rough” passes the chain", 1);
     assertThat(browser.errors).isEmpty();
   }
