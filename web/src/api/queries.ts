@@ -154,6 +154,32 @@ export type MakeRequest =
   | { make: "copy"; id: string }
   | { make: "read"; text: string };
 
+export function useHistory(id: string, revision: number, wanted: boolean) {
+  return useQuery({
+    queryKey: ["history", id, revision],
+    queryFn: () => answered(api.GET("/api/mixes/{id}/revisions", { params: { path: { id } } })),
+    enabled: wanted,
+  });
+}
+
+export function useGoTo(id: string) {
+  return useMixChange(id, (number: number) =>
+    answered(api.POST("/api/mixes/{id}/revisions/{number}", { params: { path: { id, number } } })),
+  );
+}
+
+export function useArchive() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, archived }: { id: string; archived: boolean }) =>
+      answered(
+        api.POST("/api/mixes/{id}/archive", { params: { path: { id } }, body: { archived } }),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
+    onError: complain,
+  });
+}
+
 export function useStartSession() {
   const client = useQueryClient();
   return useMutation({

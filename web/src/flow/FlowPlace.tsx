@@ -555,7 +555,7 @@ function Heads({ geometry, returns }: { geometry: Geometry; returns: number }) {
           className="absolute top-2 whitespace-nowrap text-[11px] text-ink-3"
           style={{ left: column.x }}
         >
-          <b className="font-semibold text-ink-2">{column.name}</b> {column.count}
+          <b className="font-semibold text-ink-2">{column.name}</b> · {column.count}
         </div>
       ))}
       {returns > 0 && (

@@ -28,13 +28,25 @@ interface Props {
   register: (id: string, element: HTMLElement | null) => void;
 }
 
+/** The type's narrowest width, percent. */
+const NARROWEST = 62;
+
+/** Pixels of a row that the name cannot have. */
+const BESIDE_ALL = 92;
+const BESIDE_LAYOUT = 52;
+const BESIDE_MARK = 30;
+
 /** One channel or file: mark, name, layout, value. The name gets narrower before it is cut. */
 export const FlowRow = memo(function FlowRow(props: Props) {
   const { facts, x, y, width, height, picked, dim } = props;
   const length = facts.name.length;
   const strong = facts.shape === "bus" || facts.shape === "master";
-  const room = (width - (facts.value ? 92 : 52)) / (strong ? 7.3 : 6.9);
-  const stretch = Math.max(62, Math.min(100, (room / length) * 100));
+  const stretchBeside = (taken: number) => ((width - taken) / (strong ? 7.3 : 6.9) / length) * 100;
+  // The name comes first: level and layout give way to it, and stay in the row's title.
+  const value = facts.value !== undefined && stretchBeside(BESIDE_ALL) >= NARROWEST;
+  const layout = value || stretchBeside(BESIDE_LAYOUT) >= NARROWEST;
+  const taken = value ? BESIDE_ALL : layout ? BESIDE_LAYOUT : BESIDE_MARK;
+  const stretch = Math.max(NARROWEST, Math.min(100, stretchBeside(taken)));
   return (
     <div
       ref={(element) => props.register(facts.id, element)}
@@ -63,8 +75,12 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       >
         {facts.name}
       </span>
-      <span className="narrow w-4 shrink-0 text-right text-[10px] text-ink-3">{facts.layout}</span>
-      {facts.value !== undefined && (
+      {layout && (
+        <span className="narrow w-4 shrink-0 text-right text-[10px] text-ink-3">
+          {facts.layout}
+        </span>
+      )}
+      {value && (
         <span className="w-8 shrink-0 text-right text-[11px] text-ink-2">{facts.value}</span>
       )}
     </div>

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
-import { useMake, useShelf, useStartSession, type MakeRequest } from "../api/queries";
+import { useArchive, useMake, useShelf, useStartSession, type MakeRequest } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { notify } from "../shell/notices";
 import { Field, FormDialog } from "../ui/FormDialog";
@@ -12,6 +12,7 @@ export function ShelfPlace() {
   const shelf = useShelf();
   const [starting, setStarting] = useState<ShelfItem>();
   const [wanted, setWanted] = useState("");
+  const [archived, setArchived] = useState(false);
   const navigate = useNavigate();
   const { mutate: make } = useMake();
   const file = useRef<HTMLInputElement>(null);
@@ -46,7 +47,9 @@ export function ShelfPlace() {
         }
       },
     });
-  const found = (shelf.data ?? []).filter((item) => isFound(item, wanted));
+  const found = (shelf.data ?? [])
+    .filter((item) => archived || !item.archived)
+    .filter((item) => isFound(item, wanted));
   const templates = found.filter((item) => item.kind === "template");
   const sessions = found.filter((item) => item.kind === "session");
   return (
@@ -68,6 +71,10 @@ export function ShelfPlace() {
         <button onClick={() => file.current?.click()}>
           Read from a file… <kbd>R</kbd>
         </button>
+        <label className="ml-auto flex items-center gap-1.5 text-ink-2">
+          <input type="checkbox" checked={archived} onChange={() => setArchived(!archived)} />
+          Archived ones too
+        </label>
         <input
           ref={file}
           type="file"
@@ -88,17 +95,39 @@ export function ShelfPlace() {
         items={sessions}
         onMake={onMake}
       />
-      <Section
-        title="Templates"
-        empty="No template is on this shelf. Start Drevik with the demo to get one."
-        items={templates}
-        onStart={setStarting}
-        onMake={onMake}
-      />
+      {templates.length === 0 && (
+        <p className="py-3 text-ink-2">
+          No template here. Make a new one, read one from a file, or start Drevik with the demo.
+        </p>
+      )}
+      {JOBS.map((job) => {
+        const some = templates.filter((item) => item.job === job.id);
+        return (
+          some.length > 0 && (
+            <Section
+              key={job.id}
+              title={`Templates ${job.label}`}
+              empty=""
+              items={some}
+              onStart={setStarting}
+              onMake={onMake}
+            />
+          )
+        );
+      })}
       <StartSession key={starting?.id} template={starting} onClose={() => setStarting(undefined)} />
     </div>
   );
 }
+
+/** Kinds of job, in the order of the work. */
+const JOBS: { id: ShelfItem["job"]; label: string }[] = [
+  { id: "record", label: "to record" },
+  { id: "mix", label: "to mix" },
+  { id: "album", label: "for albums" },
+  { id: "master", label: "to master" },
+  { id: "post", label: "for post-production" },
+];
 
 interface SectionProps {
   title: string;
@@ -109,6 +138,7 @@ interface SectionProps {
 }
 
 function Section({ title, empty, items, onStart, onMake }: SectionProps) {
+  const { mutate: archive } = useArchive();
   return (
     <section className="mb-8">
       <h2 className="border-b border-rule pb-1 text-[12px] text-ink-2">
@@ -146,6 +176,13 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
                     Make a template of it
                   </button>
                 )}
+                <button
+                  className="underline underline-offset-2"
+                  aria-label={`${item.archived ? "Take out" : "Archive"} ${item.name}`}
+                  onClick={() => archive({ id: item.id, archived: !item.archived })}
+                >
+                  {item.archived ? "Take out of the archive" : "Archive"}
+                </button>
                 <a
                   className="underline underline-offset-2"
                   aria-label={`Save ${item.name} to a file`}

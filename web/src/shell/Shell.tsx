@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from "react";
 import { NavLink, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
-import { useUndo } from "../api/queries";
+import { useGoTo, useHistory, useUndo } from "../api/queries";
 import { Chooser } from "../ui/Chooser";
 import { useActs, useOffer, type Act } from "./acts";
 import { KeysHelp } from "./KeysHelp";
@@ -21,7 +21,7 @@ const PLACES = [
 export function Shell({ mix, children }: { mix?: MixView; children: ReactNode }) {
   const navigate = useNavigate();
   const [theme, toggleTheme] = useTheme();
-  const [open, setOpen] = useState<"commands" | "keys">();
+  const [open, setOpen] = useState<"commands" | "keys" | "history">();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
 
@@ -51,6 +51,13 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         key: "ctrl+shift+z",
         can: mix?.redo !== undefined,
         run: () => step("redo"),
+      },
+      {
+        id: "history",
+        label: "History: go to a revision…",
+        key: "h",
+        can: mix !== undefined,
+        run: () => setOpen("history"),
       },
       { id: "theme", label: "Change between day and night", key: "ctrl+j", run: toggleTheme },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
@@ -94,6 +101,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <Notices />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       <KeysHelp open={open === "keys"} onClose={() => setOpen(undefined)} />
+      {mix && open === "history" && <History mix={mix} onClose={() => setOpen(undefined)} />}
     </div>
   );
 }
@@ -122,6 +130,33 @@ function Place({ to, label, badge }: { to: string; label: string; badge?: ReactN
       {label}
       {badge}
     </NavLink>
+  );
+}
+
+/** Every revision in words; choosing one goes there, and loses nothing of what came after. */
+function History({ mix, onClose }: { mix: MixView; onClose: () => void }) {
+  const history = useHistory(mix.id, mix.revision, true);
+  const { mutate: goTo } = useGoTo(mix.id);
+  return (
+    <Chooser
+      open
+      title={`History of “${mix.document.name}”; it is at revision ${mix.revision}`}
+      placeholder="What was done, or a number"
+      choices={(history.data ?? []).map((line) => ({
+        id: String(line.number),
+        label: `${line.number}  ${line.says}`,
+        hint: new Date(line.at).toLocaleTimeString(undefined, {
+          hour: "2-digit",
+          minute: "2-digit",
+        }),
+        disabled: line.number === mix.revision,
+      }))}
+      onClose={onClose}
+      onChoose={(id) => {
+        onClose();
+        goTo(Number(id));
+      }}
+    />
   );
 }
 

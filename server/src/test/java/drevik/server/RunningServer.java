@@ -83,7 +83,7 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
     return send("PUT", "/api/deliveries/" + deliveryId + "/files?name=" + encoded, body);
   }
 
-  Answer edit(String mixId, int basedOn, Map<String, ?> edit) {
+  Answer edit(String mixId, int basedOn, Object edit) {
     return post("/api/mixes/" + mixId + "/edits", Map.of("basedOn", basedOn, "edit", edit));
   }
 

@@ -18,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -134,6 +135,121 @@ class ServerTest {
     assertThat(server.postText("/api/mixes/" + mix + "/edits", "{").status()).isEqualTo(400);
     assertThat(server.get("/api/mixes/nobody").detail()).contains("nobody");
     assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
+  }
+
+  private static Map<String, Object> mute(String channel, boolean on) {
+    return Map.of("edit", "set-mute", "channels", List.of(channel), "mute", on);
+  }
+
+  @Test
+  void findingsAndTheirMendsComeWithTheMix() {
+    String mix = session();
+    assertThat(server.get("/api/mixes/" + mix).body().path("findings")).isEmpty();
+    JsonNode muted = server.edit(mix, 1, mute("hat", true)).body();
+    JsonNode finding = muted.path("findings").get(0);
+    assertThat(finding.path("rule").asString()).isEqualTo("muted");
+    assertThat(finding.path("where").get(0).asString()).isEqualTo("hat");
+    JsonNode mend = finding.path("mends").get(0).path("edit");
+    assertThat(server.edit(mix, 2, mend).body().path("findings")).isEmpty();
+  }
+
+  @Test
+  void coverageNamesWhatReachesWhatAndByWhichWays() {
+    String mix = session();
+    JsonNode coverage = server.get("/api/mixes/" + mix + "/coverage").body();
+    assertThat(coverage.path("revision").asInt()).isEqualTo(1);
+    List<String> kick = new ArrayList<>();
+    coverage
+        .path("cells")
+        .forEach(
+            cell -> {
+              if (cell.path("channel").asString().equals("kick-in")) {
+                kick.add(cell.path("output").asString());
+              }
+            });
+    assertThat(kick).containsExactlyInAnyOrder("out-master", "out-mix", "out-drums");
+    String paths = "/api/mixes/" + mix + "/paths?channel=kick-in&output=out-mix";
+    assertThat(server.get(paths).body().get(0).toString())
+        .isEqualTo("[\"kick-in\",\"kick\",\"drums\",\"mix\"]");
+    assertThat(server.get(paths + "x").status()).isEqualTo(404);
+  }
+
+  @Test
+  void theLedgerIsATableOfTexts() {
+    String mix = session();
+    JsonNode ledger = server.get("/api/mixes/" + mix + "/ledger").body();
+    JsonNode first = ledger.path("rows").get(0);
+    assertThat(first.path("channel").asString()).isEqualTo("kick-in");
+    assertThat(first.path("cells")).hasSize(ledger.path("columns").size());
+    assertThat(first.path("cells").get(0).asString()).isEqualTo("Kick in");
+    Answer refused =
+        server.edit(
+            mix,
+            1,
+            Map.of(
+                "edit",
+                "paste-cells",
+                "channels",
+                List.of("kick-in", "kick-out"),
+                "columns",
+                List.of("name", "kind"),
+                "cells",
+                List.of(List.of("Kick A"), List.of("Kick B", "bus"))));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.detail()).contains("Row 2 (“Kick B”), column “Kind”", "Nothing was changed");
+    assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  void historyIsListedAndAnyRevisionCanBeGoneTo() {
+    String mix = session();
+    server.edit(mix, 1, mute("hat", true));
+    server.edit(mix, 2, mute("room", true));
+    JsonNode lines = server.get("/api/mixes/" + mix + "/revisions").body();
+    assertThat(lines).hasSize(3);
+    assertThat(lines.get(0).path("says").asString()).isEqualTo("mute “Room”");
+    JsonNode first = server.post("/api/mixes/" + mix + "/revisions/1", Map.of()).body();
+    assertThat(first.path("revision").asInt()).isEqualTo(1);
+    assertThat(first.path("findings")).isEmpty();
+    assertThat(server.post("/api/mixes/" + mix + "/revisions/3", Map.of()).body().path("findings"))
+        .hasSize(2);
+    assertThat(server.post("/api/mixes/" + mix + "/revisions/9", Map.of()).status()).isEqualTo(404);
+  }
+
+  @Test
+  void theShelfCopiesMakesTemplatesReadsFilesAndPutsAway() {
+    String mix = session();
+    String copy =
+        server.post("/api/mixes/" + mix + "/duplicate", Map.of()).body().path("id").asString();
+    JsonNode copied = server.get("/api/mixes/" + copy).body();
+    assertThat(copied.path("document").path("name").asString()).endsWith(", copy");
+    String template =
+        server
+            .post("/api/mixes/" + mix + "/template", Map.of("name", "From a session"))
+            .body()
+            .path("id")
+            .asString();
+    JsonNode made = server.get("/api/mixes/" + template).body().path("document");
+    assertThat(made.path("kind").asString()).isEqualTo("template");
+    assertThat(made.has("origin")).isFalse();
+    assertThat(server.post("/api/mixes/" + template + "/template", Map.of("name", "")).detail())
+        .contains("template already");
+    String file =
+        new String(server.get("/api/mixes/" + mix + "/document").bytes(), StandardCharsets.UTF_8);
+    assertThat(server.postText("/api/mixes/files", file).status()).isEqualTo(200);
+    assertThat(server.postText("/api/mixes/files", "[[[").detail()).contains("no readable Mix");
+    server.post("/api/mixes/" + copy + "/archive", Map.of("archived", true));
+    List<Boolean> archived = new ArrayList<>();
+    server
+        .get("/api/mixes")
+        .body()
+        .forEach(
+            item -> {
+              if (item.path("id").asString().equals(copy)) {
+                archived.add(item.path("archived").asBoolean());
+              }
+            });
+    assertThat(archived).containsExactly(true);
   }
 
   @Test

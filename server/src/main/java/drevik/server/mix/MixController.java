@@ -108,6 +108,25 @@ class MixController {
     return mixes.coverage(id);
   }
 
+  /** Whether it is put away. */
+  record Archiving(boolean archived) {}
+
+  @PostMapping("/{id}/archive")
+  Created archive(@PathVariable String id, @RequestBody Archiving wanted) {
+    mixes.archive(id, wanted.archived());
+    return new Created(id);
+  }
+
+  @GetMapping("/{id}/revisions")
+  List<RevisionLine> history(@PathVariable String id) {
+    return mixes.history(id);
+  }
+
+  @PostMapping("/{id}/revisions/{number}")
+  MixView goTo(@PathVariable String id, @PathVariable int number) {
+    return mixes.goTo(id, number);
+  }
+
   @GetMapping("/{id}/ledger")
   LedgerView ledger(@PathVariable String id) {
     return mixes.ledger(id);

@@ -25,6 +25,8 @@ class MixRow {
 
   int head;
 
+  boolean archived;
+
   @Version long version;
 
   @Column(nullable = false)

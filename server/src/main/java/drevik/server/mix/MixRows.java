@@ -4,5 +4,5 @@ import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface MixRows extends JpaRepository<MixRow, String> {
-  List<MixRow> findAllByOrderByKindDescChangedAtDesc();
+  List<MixRow> findAllByOrderByKindDescChangedAtDescNameAsc();
 }

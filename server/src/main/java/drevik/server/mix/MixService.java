@@ -36,7 +36,7 @@ public class MixService {
 
   @Transactional(readOnly = true)
   public List<ShelfItem> shelf() {
-    return mixes.findAllByOrderByKindDescChangedAtDesc().stream().map(this::item).toList();
+    return mixes.findAllByOrderByKindDescChangedAtDescNameAsc().stream().map(this::item).toList();
   }
 
   private ShelfItem item(MixRow row) {
@@ -46,6 +46,8 @@ public class MixService {
         row.name,
         row.kind,
         mix.description(),
+        mix.job(),
+        row.archived,
         row.head,
         count(mix, ChannelKind.SEAT),
         count(mix, ChannelKind.BUS),
@@ -222,6 +224,27 @@ public class MixService {
                 () -> new Refused("There is nothing to redo: this is the newest revision."));
     moveTo(row, child, revision(id, child).document, clock.instant());
     return view(row);
+  }
+
+  /** All revisions, the newest first. */
+  @Transactional(readOnly = true)
+  public List<RevisionLine> history(String id) {
+    row(id);
+    return revisions.lines(id);
+  }
+
+  /** Goes back, or forward, to any revision; what was made since is kept. */
+  @Transactional
+  public MixView goTo(String id, int number) {
+    MixRow row = row(id);
+    moveTo(row, number, revision(id, number).document, clock.instant());
+    return view(row);
+  }
+
+  /** Puts a Mix away, or takes it out again; nothing of it is lost. */
+  @Transactional
+  public void archive(String id, boolean archived) {
+    row(id).archived = archived;
   }
 
   private MixView view(MixRow row) {

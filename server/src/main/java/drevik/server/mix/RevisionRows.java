@@ -1,10 +1,17 @@
 package drevik.server.mix;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
+  /** Every revision without its document, the newest first. */
+  @Query(
+      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says)"
+          + " from RevisionRow r where r.key.mixId = :mixId order by r.key.number desc")
+  List<RevisionLine> lines(String mixId);
+
   /** The number of the newest revision made from {@code parent}: where redo leads. */
   @Query(
       "select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId and r.parent = :parent")

@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.mix.JobKind;
 import drevik.mix.MixKind;
 import java.time.Instant;
 
@@ -9,6 +10,8 @@ public record ShelfItem(
     String name,
     MixKind kind,
     String description,
+    JobKind job,
+    boolean archived,
     int revision,
     int seats,
     int buses,
