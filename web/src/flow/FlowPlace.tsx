@@ -396,8 +396,9 @@ function FlowPicture(props: PictureProps) {
   const [ref, size] = useSize();
   const facts = useMemo(() => rowFacts(view), [view]);
   const geometry = useMemo(
-    () => (size.width > 0 ? layOut(view.flow, size) : undefined),
-    [view.flow, size],
+    () =>
+      size.width > 0 ? layOut(view.flow, size, (id) => facts.get(id)?.name.length ?? 0) : undefined,
+    [view.flow, size, facts],
   );
   const lit = useMemo(() => {
     const from = pointed ? [pointed] : [...selection.picked];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { FlowLayout } from "../api/client";
-import { layOut, polyline, ribbonWidth, spread } from "./geometry";
+import { layOut, sharedWidths, polyline, ribbonWidth, spread } from "./geometry";
 
 const ribbon = (from: string, to: string, kind = "output", channels = 2, seats = 1) => ({
   from,
@@ -128,5 +128,21 @@ describe("ribbons", () => {
       [20, 20],
     ]);
     expect(d).toBe("M0 0L14 0Q20 0 20 6L20 20");
+  });
+});
+
+describe("widths of columns", () => {
+  it("stay as wanted where names fit", () => {
+    expect(sharedWidths([100, 80], [60, 60], 180)).toEqual([100, 80]);
+  });
+
+  it("give way to the longest name", () => {
+    const widths = sharedWidths([100, 80], [60, 120], 180);
+    expect(widths[1]).toBeCloseTo(120);
+    expect(widths[0]).toBeCloseTo(60);
+  });
+
+  it("never fall below what a name needs, even if all do not fit", () => {
+    expect(sharedWidths([50, 50], [90, 70], 100)).toEqual([90, 70]);
   });
 });

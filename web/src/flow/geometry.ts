@@ -105,7 +105,25 @@ export function ribbonWidth(ribbon: Ribbon): number {
   return Math.min(13, own + 1.7 * Math.sqrt(Math.max(0, ribbon.seats - 1)));
 }
 
-function layColumns(layout: FlowLayout, space: Space): Column[] {
+/** Pixels of a letter at the type's narrowest, and of what stands before a name. */
+const NARROW_LETTER = 4.7;
+const BEFORE_NAME = 32;
+const WIDEST_NEED = 180;
+
+/** Widths as wanted, but none narrower than its longest name needs; the others give way. */
+export function sharedWidths(wanted: number[], needed: number[], available: number): number[] {
+  const widths = wanted.map((width, i) => Math.max(width, needed[i] ?? 0));
+  const excess = widths.reduce((sum, width) => sum + width, 0) - available;
+  const slack = widths.map((width, i) => width - (needed[i] ?? 0));
+  const total = slack.reduce((sum, one) => sum + one, 0);
+  if (excess <= 0 || total <= 0) {
+    return widths;
+  }
+  const share = Math.min(1, excess / total);
+  return widths.map((width, i) => width - (slack[i] ?? 0) * share);
+}
+
+function layColumns(layout: FlowLayout, space: Space, nameLength: NameLength): Column[] {
   const last = layout.stages.length - 1;
   const weight = (i: number, name: string) =>
     i === 0
@@ -117,9 +135,20 @@ function layColumns(layout: FlowLayout, space: Space): Column[] {
           : WEIGHTS.middle;
   const total = layout.stages.reduce((sum, stage, i) => sum + weight(i, stage.name), 0);
   const unit = Math.max(80, (space.width - 2 * MARGIN - GAP * last) / total);
+  const needed = layout.stages.map((stage) =>
+    Math.min(
+      WIDEST_NEED,
+      BEFORE_NAME + NARROW_LETTER * Math.max(0, ...stage.ids.map((id) => nameLength(id))),
+    ),
+  );
+  const widths = sharedWidths(
+    layout.stages.map((stage, i) => unit * weight(i, stage.name)),
+    needed,
+    unit * total,
+  );
   let x = MARGIN;
   return layout.stages.map((stage, i) => {
-    const width = unit * weight(i, stage.name);
+    const width = widths[i] ?? unit;
     const column = { name: stage.name, x, width, count: stage.ids.length };
     x += width + GAP;
     return column;
@@ -171,8 +200,15 @@ interface Passing {
   lanes: Map<number, Item>;
 }
 
-export function layOut(layout: FlowLayout, space: Space): Geometry {
-  const columns = layColumns(layout, space);
+/** How many letters the name of a row has. */
+type NameLength = (id: string) => number;
+
+export function layOut(
+  layout: FlowLayout,
+  space: Space,
+  nameLength: NameLength = () => 0,
+): Geometry {
+  const columns = layColumns(layout, space, nameLength);
   const stageOf = new Map<string, number>();
   layout.stages.forEach((stage, i) => stage.ids.forEach((id) => stageOf.set(id, i)));
   const band = new Set(layout.returns);

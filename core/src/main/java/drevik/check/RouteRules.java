@@ -6,6 +6,7 @@ import drevik.edit.RemoveChannels;
 import drevik.edit.RemoveSend;
 import drevik.edit.SendChannelsTo;
 import drevik.edit.SetLayout;
+import drevik.edit.SetMute;
 import drevik.edit.StowChannels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
@@ -14,8 +15,10 @@ import drevik.mix.Send;
 import drevik.route.Coverage;
 import drevik.route.Tie;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** Where sound goes, and where it does not. */
@@ -25,31 +28,41 @@ final class RouteRules {
   private RouteRules() {}
 
   static void check(Surveyed survey) {
+    destinationStowed(survey);
+    sendsToSilence(survey);
     survey
         .active()
         .forEach(
             channel -> {
-              destinationStowed(survey, channel);
               goesNowhere(survey, channel);
               nothingArrives(survey, channel);
-              sendsToSilence(survey, channel);
               layoutMismatch(survey, channel);
             });
     reachedTwice(survey);
   }
 
-  private static void destinationStowed(Surveyed survey, Channel channel) {
-    Channel to = survey.channels.get(channel.output());
-    if (to != null && to.stowed()) {
-      survey.report(
-          Rule.DESTINATION_STOWED,
-          Severity.WRONG,
-          List.of(channel.id(), to.id()),
-          "“" + channel.name() + "” is sent to “" + to.name() + "”, which is stowed.",
-          new StowChannels(List.of(to.id()), false),
-          to.output() == null ? null : new SendChannelsTo(List.of(channel.id()), to.output()),
-          new StowChannels(List.of(channel.id()), true));
-    }
+  private static void destinationStowed(Surveyed survey) {
+    Map<String, List<String>> into = new LinkedHashMap<>();
+    survey
+        .active()
+        .filter(c -> c.output() != null && survey.isStowed(c.output()))
+        .forEach(c -> into.computeIfAbsent(c.output(), k -> new ArrayList<>()).add(c.id()));
+    into.forEach(
+        (id, from) -> {
+          Channel to = survey.channels.get(id);
+          survey.report(
+              Rule.DESTINATION_STOWED,
+              Severity.WRONG,
+              survey.chiefFirst(from, id),
+              survey.names(from)
+                  + (from.size() == 1 ? " is" : " are")
+                  + " sent to “"
+                  + to.name()
+                  + "”, which is stowed.",
+              new StowChannels(List.of(id), false),
+              to.output() == null ? null : new SendChannelsTo(from, to.output()),
+              new StowChannels(from, true));
+        });
   }
 
   private static void goesNowhere(Surveyed survey, Channel channel) {
@@ -103,31 +116,34 @@ final class RouteRules {
     }
   }
 
-  private static void sendsToSilence(Surveyed survey, Channel channel) {
-    for (Send send : channel.sends()) {
-      for (String id : send.destinations()) {
-        Channel to = survey.channels.get(id);
-        if (!send.on() || to == null || !to.stowed() && !to.mute()) {
-          continue;
-        }
-        Edit wake =
-            to.stowed()
-                ? new StowChannels(List.of(id), false)
-                : new drevik.edit.SetMute(List.of(id), false);
-        survey.report(
-            Rule.SEND_TO_SILENCE,
-            to.stowed() ? Severity.WRONG : Severity.DOUBTFUL,
-            List.of(channel.id(), id),
-            "“"
-                + channel.name()
-                + "” has an open send to “"
-                + to.name()
-                + "”, which is "
-                + (to.stowed() ? "stowed." : "muted."),
-            wake,
-            new RemoveSend(List.of(channel.id()), id));
-      }
-    }
+  private static void sendsToSilence(Surveyed survey) {
+    Map<String, List<String>> into = new LinkedHashMap<>();
+    survey
+        .active()
+        .forEach(
+            channel ->
+                channel.sends().stream()
+                    .filter(Send::on)
+                    .flatMap(send -> send.destinations().stream())
+                    .distinct()
+                    .filter(survey::isSilent)
+                    .forEach(
+                        to -> into.computeIfAbsent(to, k -> new ArrayList<>()).add(channel.id())));
+    into.forEach(
+        (id, from) -> {
+          Channel to = survey.channels.get(id);
+          survey.report(
+              Rule.SEND_TO_SILENCE,
+              to.stowed() ? Severity.WRONG : Severity.DOUBTFUL,
+              survey.chiefFirst(from, id),
+              survey.names(from)
+                  + (from.size() == 1 ? " has an open send to “" : " have open sends to “")
+                  + to.name()
+                  + "”, which is "
+                  + (to.stowed() ? "stowed." : "muted."),
+              to.stowed() ? new StowChannels(List.of(id), false) : new SetMute(List.of(id), false),
+              new RemoveSend(from, id));
+        });
   }
 
   private static void layoutMismatch(Surveyed survey, Channel channel) {

@@ -19,6 +19,8 @@ import java.util.stream.Stream;
 
 /** A Mix with all that the rules ask about it, computed once. */
 final class Surveyed {
+  private static final int NAMED = 3;
+
   final Mix mix;
   final Map<String, Channel> channels;
   final Map<String, List<Tie>> into = new HashMap<>();
@@ -52,9 +54,31 @@ final class Surveyed {
     return from.getOrDefault(id, List.of());
   }
 
-  String name(String id) {
+  boolean isStowed(String id) {
+    return channels.containsKey(id) && channels.get(id).stowed();
+  }
+
+  /** True for a channel that is there and that nobody hears. */
+  boolean isSilent(String id) {
     Channel channel = channels.get(id);
-    return channel == null ? "a channel that is not there" : "“" + channel.name() + "”";
+    return channel != null && (channel.stowed() || channel.mute());
+  }
+
+  /** “Kick” for one, “12 channels (Kick, Snare, …)” for many. */
+  String names(List<String> ids) {
+    List<String> names = ids.stream().limit(NAMED).map(id -> channels.get(id).name()).toList();
+    return ids.size() == 1
+        ? "“" + names.get(0) + "”"
+        : ids.size()
+            + " channels ("
+            + String.join(", ", names)
+            + (ids.size() > NAMED ? ", …)" : ")");
+  }
+
+  List<String> chiefFirst(List<String> ids, String other) {
+    List<String> all = new ArrayList<>(ids);
+    all.add(other);
+    return all;
   }
 
   /** True if sound can be on the channel: it plays, or something that is not stowed feeds it. */

@@ -260,7 +260,7 @@ class TemplateTest {
     write("Drums", MUTED, "yes");
     mended("“Drums” is muted", 1);
     write("Drums", STOWED, "yes");
-    mended("“Kick” is sent to “Drums”, which is stowed", 1);
+    mended("2 channels (Kick, Snare) are sent to “Drums”, which is stowed", 1);
     write("Snare", STOWED, "yes");
     mended("listens to “Snare”, which is stowed", 1);
     write("Guitars", LAYOUT, "5.1");

@@ -83,7 +83,10 @@ class WholePathTest {
   @Test
   void fromATemplateToProvenStems() throws IOException {
     Page page = open("/", ColorScheme.LIGHT);
-    button(page, "Start a session").click();
+    page.getByRole(AriaRole.LISTITEM)
+        .filter(new Locator.FilterOptions().setHasText("Band of eight"))
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Start a session"))
+        .click();
     page.getByLabel("Name of the song or programme").fill("Second take");
     page.keyboard().press("Enter");
     assertThat(page.getByText("Drop the delivered files")).isVisible();
