@@ -1,7 +1,11 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./api-types";
 
-export const api = createClient<paths>();
+export const api = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? "",
+  // Looked up at each call, so that a test can stand in for the server.
+  fetch: (request) => globalThis.fetch(request),
+});
 
 type Schemas = components["schemas"];
 export type MixView = Schemas["MixView"];

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.Validity;
 import java.util.Locale;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
@@ -72,7 +73,9 @@ public final class Documents {
       if (version < Mix.CURRENT_VERSION) {
         Migration.bringUpToDate((ObjectNode) tree);
       }
-      return MAPPER.treeToValue(tree, Mix.class);
+      Mix mix = MAPPER.treeToValue(tree, Mix.class);
+      Validity.require(mix);
+      return mix;
     } catch (JacksonException e) {
       throw new Refused("This is no readable Mix: " + e.getOriginalMessage());
     }

@@ -51,7 +51,7 @@ class DocumentsTest {
   void aMixOfTheFirstVersionIsBroughtUpToDate() {
     String old =
         """
-        {"version": 1, "kind": "template", "name": "Old", "job": "mix", "sampleRate": 48000,
+        {"version": 1, "kind": "template", "name": "Old", "job": "mix", "sampleRate": 48000, "tempo": 120,
          "panLaw": "-3 dB",
          "channels": [
            {"id": "a", "kind": "bus", "name": "A", "layout": "stereo", "category": "unknown",

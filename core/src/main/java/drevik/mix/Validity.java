@@ -1,0 +1,138 @@
+package drevik.mix;
+
+import java.util.HashSet;
+import java.util.Set;
+
+/**
+ * What every Mix must be, whoever wrote it: nothing missing, no id twice, no figure that no fader
+ * has. Edits keep it so; a file from elsewhere is looked at once, when it is read.
+ */
+public final class Validity {
+  private static final int LONGEST_NAME = 200;
+
+  private Validity() {}
+
+  /**
+   * Refuses a Mix that no edit could have made.
+   *
+   * @throws Refused naming what is wrong and where
+   */
+  public static void require(Mix mix) {
+    present(mix.kind(), "The Mix needs a kind: template or session.");
+    present(mix.job(), "The Mix needs a job: record, mix, master, post or album.");
+    present(mix.panLaw(), "The Mix needs a pan law, such as -3 dB.");
+    name(mix.name(), "The Mix");
+    range(mix.sampleRate(), 8_000, 384_000, "The sample rate");
+    range(mix.tempo(), 20, 400, "The tempo");
+    if (mix.startFrame() < 0 || mix.endFrame() != null && mix.endFrame() < mix.startFrame()) {
+      throw new Refused("The end of the Mix must stand behind its start; correct one of them.");
+    }
+    Set<String> ids = new HashSet<>();
+    for (Channel channel : mix.channels()) {
+      channel(channel, ids);
+    }
+    for (Control control : mix.controls()) {
+      id(control.id(), "A control", ids);
+      name(control.name(), "Control “" + control.id() + "”");
+      range(control.gainDb(), -144, 24, "The gain of control “" + control.name() + "”");
+    }
+    Set<String> outputIds = new HashSet<>();
+    for (Output output : mix.outputs()) {
+      output(output, outputIds);
+    }
+    for (StemSet set : mix.stemSets()) {
+      present(set.id(), "A stem set has no id.");
+      present(set.mixOutput(), "Stem set “" + set.id() + "” does not say which mix it makes.");
+    }
+    for (Marker marker : mix.markers()) {
+      name(marker.name(), "A marker");
+    }
+  }
+
+  private static void channel(Channel channel, Set<String> ids) {
+    id(channel.id(), "A channel", ids);
+    String where = "Channel “" + channel.id() + "”";
+    name(channel.name(), where);
+    present(channel.kind(), where + " needs a kind: seat, bus, return, master or reference.");
+    present(channel.layout(), where + " needs a layout, such as stereo.");
+    present(channel.category(), where + " needs a category; “unknown” will do.");
+    range(channel.trimDb(), -60, 60, "The trim of “" + channel.name() + "”");
+    range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
+    range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
+    for (Send send : channel.sends()) {
+      present(send.id(), "A send of “" + channel.name() + "” has no id.");
+      present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
+      range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
+      range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
+      if (send.destinations().isEmpty()) {
+        throw new Refused(
+            "A send of “" + channel.name() + "” leads nowhere; give it a destination.");
+      }
+    }
+    Set<String> inserts = new HashSet<>();
+    for (Insert insert : channel.chain()) {
+      id(insert.id(), "An insert of “" + channel.name() + "”", inserts);
+      present(insert.processor(), "An insert of “" + channel.name() + "” names no processor.");
+      if (insert.key() != null) {
+        present(insert.key().source(), "A key of “" + channel.name() + "” has no source.");
+        present(insert.key().tap(), "A key of “" + channel.name() + "” does not say its tap.");
+      }
+    }
+    for (Clip clip : channel.clips()) {
+      present(clip.id(), "A clip of “" + channel.name() + "” has no id.");
+      present(clip.audio(), "A clip of “" + channel.name() + "” names no audio.");
+      present(clip.audio().name(), "A clip of “" + channel.name() + "” names no file.");
+      range(clip.gainDb(), -200, 60, "A clip's gain of “" + channel.name() + "”");
+    }
+    if (!channel.clips().isEmpty() && !channel.kind().holdsClips()) {
+      throw new Refused(
+          "“" + channel.name() + "” is a " + channel.kind() + " and cannot hold audio.");
+    }
+  }
+
+  private static void output(Output output, Set<String> ids) {
+    id(output.id(), "An output", ids);
+    String where = "Output “" + output.id() + "”";
+    name(output.name(), where);
+    present(output.kind(), where + " needs a kind, such as stem.");
+    present(output.channel(), where + " does not say what it is taken from.");
+    present(output.tap(), where + " does not say where it is taken.");
+    present(output.layout(), where + " needs a layout, such as stereo.");
+    present(output.format(), where + " needs a format, such as 24-bit.");
+    present(output.namePattern(), where + " needs a file name.");
+    for (String category : output.without()) {
+      present(category, where + " names no category that it is without.");
+    }
+  }
+
+  private static void id(String id, String what, Set<String> ids) {
+    present(id, what + " has no id.");
+    if (id.isBlank() || id.length() > LONGEST_NAME) {
+      throw new Refused(what + " has an id that is empty or longer than 200 characters.");
+    }
+    if (!ids.add(id)) {
+      throw new Refused(what + " has the id “" + id + "”, which is taken; ids are given once.");
+    }
+  }
+
+  private static void name(String name, String where) {
+    if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
+      throw new Refused(where + " needs a name of 1 to 200 characters.");
+    }
+    if (name.chars().anyMatch(Character::isISOControl)) {
+      throw new Refused(where + " has a control character in its name; take it out.");
+    }
+  }
+
+  private static void range(double value, double least, double most, String what) {
+    if (!(value >= least && value <= most)) {
+      throw new Refused(what + " is " + value + "; give " + least + " to " + most + ".");
+    }
+  }
+
+  private static void present(Object value, String says) {
+    if (value == null) {
+      throw new Refused(says);
+    }
+  }
+}

@@ -1,0 +1,191 @@
+package drevik.codec;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import drevik.MixWords;
+import drevik.check.LineCheck;
+import drevik.mix.Channel;
+import drevik.mix.Key;
+import drevik.mix.Marker;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.Send;
+import drevik.mix.Tap;
+import drevik.mix.Validity;
+import drevik.route.FlowLayout;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Documents that nobody should have written: each is read or refused in words, and no more. */
+class HostileDocumentsTest {
+  private static final Mix SOUND =
+      MixWords.mix()
+          .seat(
+              "kick",
+              "mix",
+              c ->
+                  c.withClips(List.of(MixWords.clip("kick.wav", 100)))
+                      .withSends(List.of(MixWords.send("plate", Tap.PRE_FADER, -6))))
+          .bus(
+              "mix",
+              null,
+              c ->
+                  c.withChain(
+                      List.of(
+                          MixWords.insert("compressor", Map.of("ratio", 2.0))
+                              .withKey(new Key("kick", Tap.PRE_FADER)))))
+          .bus("plate", "mix")
+          .output("mix")
+          .stems("mix", "mix")
+          .map("drums", "mix")
+          .build()
+          .withMarkers(List.of(new Marker("m", "Verse", 0)));
+
+  private static final String TEXT = Documents.writeMix(SOUND);
+
+  /** Reads it, and if that went well, looks at it as the application would. */
+  private static void survive(String document) {
+    Mix mix;
+    try {
+      mix = Documents.readMix(document);
+    } catch (Refused e) {
+      assertThat(e.getMessage()).isNotBlank();
+      return;
+    }
+    try {
+      assertThat(LineCheck.of(mix)).isNotNull();
+      if (LineCheck.of(mix).stream().noneMatch(finding -> finding.says().contains("loop"))) {
+        assertThat(FlowLayout.of(mix).stages()).isNotNull();
+      }
+    } catch (Refused e) {
+      assertThat(e.getMessage()).isNotBlank();
+    }
+  }
+
+  @Property(tries = 400)
+  void mutatedBytesAreReadOrRefused(@ForAll long seed) {
+    Random random = new Random(seed);
+    StringBuilder text = new StringBuilder(TEXT);
+    int changes = 1 + random.nextInt(4);
+    for (int i = 0; i < changes; i++) {
+      int at = random.nextInt(text.length());
+      switch (random.nextInt(3)) {
+        case 0 -> text.setCharAt(at, (char) (32 + random.nextInt(95)));
+        case 1 -> text.deleteCharAt(at);
+        default -> text.insert(at, (char) (32 + random.nextInt(95)));
+      }
+    }
+    survive(text.toString());
+  }
+
+  @Property(tries = 600)
+  void nodesOfAnotherKindAreReadOrRefused(@ForAll long seed) {
+    Random random = new Random(seed);
+    JsonNode tree = Documents.mapper().readTree(TEXT);
+    List<Runnable> places = new ArrayList<>();
+    collect(tree, random, places);
+    places.get(random.nextInt(places.size())).run();
+    survive(tree.toString());
+  }
+
+  private static void collect(JsonNode node, Random random, List<Runnable> places) {
+    if (node instanceof ObjectNode object) {
+      for (String field : List.copyOf(object.propertyNames())) {
+        places.add(() -> object.set(field, odd(random)));
+        places.add(() -> object.remove(field));
+        collect(object.get(field), random, places);
+      }
+    } else if (node instanceof ArrayNode array) {
+      for (int i = 0; i < array.size(); i++) {
+        int at = i;
+        places.add(() -> array.set(at, odd(random)));
+        places.add(() -> array.insert(at, array.get(at).deepCopy()));
+        collect(array.get(i), random, places);
+      }
+    }
+  }
+
+  private static JsonNode odd(Random random) {
+    JsonNodeFactory nodes = JsonNodeFactory.instance;
+    return switch (random.nextInt(9)) {
+      case 0 -> nodes.nullNode();
+      case 1 -> nodes.numberNode(-1);
+      case 2 -> nodes.numberNode(1e300);
+      case 3 -> nodes.stringNode("");
+      case 4 -> nodes.stringNode("<script>alert(1)</script>");
+      case 5 -> nodes.arrayNode();
+      case 6 -> nodes.objectNode();
+      case 7 -> nodes.booleanNode(true);
+      default -> nodes.stringNode("mix");
+    };
+  }
+
+  private static UnaryOperator<Mix> channel(UnaryOperator<Channel> change) {
+    return mix -> mix.mapChannels(c -> c.id().equals("kick") ? change.apply(c) : c);
+  }
+
+  static Stream<Arguments> wrongs() {
+    Send nowhere = new Send("s", List.of(), Tap.PRE_FADER, 0, 0, true);
+    return Stream.of(
+        Arguments.of(channel(c -> c.withName("")), "needs a name"),
+        Arguments.of(channel(c -> c.withName("x".repeat(300))), "1 to 200 characters"),
+        Arguments.of(channel(c -> c.withName("a\u0007b")), "control character"),
+        Arguments.of(channel(c -> c.withId("mix")), "which is taken"),
+        Arguments.of(channel(c -> c.withId(null)), "has no id"),
+        Arguments.of(channel(c -> c.withKind(null)), "needs a kind"),
+        Arguments.of(channel(c -> c.withLayout(null)), "needs a layout"),
+        Arguments.of(channel(c -> c.withFaderDb(1e9)), "The fader of “kick”"),
+        Arguments.of(channel(c -> c.withPan(Double.NaN)), "The pan of “kick”"),
+        Arguments.of(channel(c -> c.withTrimDb(-300)), "The trim of “kick”"),
+        Arguments.of(channel(c -> c.withSends(List.of(nowhere))), "leads nowhere"),
+        Arguments.of(channel(c -> c.withKind(drevik.mix.ChannelKind.BUS)), "cannot hold audio"),
+        Arguments.of((UnaryOperator<Mix>) mix -> mix.withSampleRate(1), "The sample rate"),
+        Arguments.of((UnaryOperator<Mix>) mix -> mix.withTempo(0), "The tempo"),
+        Arguments.of((UnaryOperator<Mix>) mix -> mix.withEndFrame(-5L), "behind its start"),
+        Arguments.of((UnaryOperator<Mix>) mix -> mix.withName(null), "The Mix needs a name"));
+  }
+
+  @ParameterizedTest
+  @MethodSource("wrongs")
+  void whatNoEditCouldHaveMadeIsRefusedWithItsPlace(UnaryOperator<Mix> wrong, String says) {
+    assertThatThrownBy(() -> Validity.require(wrong.apply(SOUND)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining(says);
+  }
+
+  @Test
+  void aSoundMixPasses() {
+    Validity.require(SOUND);
+    assertThat(Documents.readMix(TEXT)).isEqualTo(SOUND);
+  }
+
+  @Test
+  void fiftyMegabytesAreRefusedOrReadWithoutHarm() {
+    String large =
+        "{\"version\": 2, \"channels\": [], \"name\": \"" + "x".repeat(50_000_000) + "\"}";
+    assertThatThrownBy(() -> Documents.readMix(large)).isInstanceOf(Refused.class);
+  }
+
+  @Test
+  void deepNestingIsRefused() {
+    String deep = "{\"version\": 2, \"channels\": " + "[".repeat(10_000) + "]".repeat(10_000) + "}";
+    assertThatThrownBy(() -> Documents.readMix(deep))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("nesting");
+  }
+}

@@ -1,0 +1,125 @@
+// @vitest-environment jsdom
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import type { LedgerView } from "../api/client";
+import { answers, edits, show, view, withServer } from "../testing/render";
+import { LedgerPlace } from "./LedgerPlace";
+
+withServer();
+
+const ledger: LedgerView = {
+  revision: 4,
+  columns: [
+    { id: "name", label: "Name", editable: true },
+    { id: "kind", label: "Kind", editable: false },
+    { id: "fader", label: "Fader dB", editable: true },
+  ],
+  rows: [
+    { channel: "kick", cells: ["Kick", "seat", "−3"] },
+    { channel: "snare", cells: ["Snare", "seat", "0"] },
+    { channel: "mix", cells: ["Mix", "bus", "10"] },
+  ],
+};
+
+beforeEach(() => {
+  answers.set("GET /api/mixes/m1/ledger", ledger);
+});
+
+async function open() {
+  show(<LedgerPlace view={view()} />);
+  await screen.findByRole("grid");
+  cell("Kick").focus();
+}
+
+const cell = (text: string) => screen.getByRole("gridcell", { name: new RegExp(`^${text}$`) });
+
+const names = () =>
+  screen
+    .getAllByRole("row")
+    .slice(1)
+    .map((row) => row.querySelector("td")?.textContent?.replace("Dr", ""));
+
+describe("the ledger", () => {
+  it("writes what is typed into a cell, and goes down", async () => {
+    await open();
+    await userEvent.keyboard("{ArrowRight}{ArrowRight}7{Enter}");
+    expect(edits()).toEqual([
+      {
+        edit: "paste-cells",
+        channels: ["kick", "snare", "mix"],
+        columns: ["fader"],
+        cells: [["7"]],
+      },
+    ]);
+    await waitFor(() => expect(cell("0").tabIndex).toBe(0));
+  });
+
+  it("changes what stands there with Enter, and leaves it with Escape", async () => {
+    await open();
+    await userEvent.keyboard("{Enter}");
+    expect(screen.getByRole("textbox", { name: "Name" })).toHaveProperty("value", "Kick");
+    await userEvent.keyboard("x{Escape}");
+    expect(edits()).toEqual([]);
+    expect(names()).toEqual(["Kick", "Snare", "Mix"]);
+  });
+
+  it("does not write where nothing can be written", async () => {
+    await open();
+    await userEvent.keyboard("{ArrowRight}x");
+    expect(screen.queryByRole("textbox", { name: "Kind" })).toBeNull();
+  });
+
+  it("copies and fills an area", async () => {
+    await open();
+    await userEvent.keyboard("{ArrowRight}{ArrowRight}{Shift>}{ArrowDown}{ArrowDown}{/Shift}");
+    await userEvent.keyboard("{Control>}d{/Control}");
+    expect(edits()).toEqual([
+      {
+        edit: "paste-cells",
+        channels: ["kick", "snare", "mix"],
+        columns: ["fader"],
+        cells: [["−3"], ["−3"], ["−3"]],
+      },
+    ]);
+    let copied = "";
+    fireEvent.copy(screen.getByRole("grid"), {
+      clipboardData: { setData: (_: string, text: string) => (copied = text) },
+    });
+    expect(copied).toBe("−3\n0\n10");
+  });
+
+  it("pastes a block from the upper left of the area on", async () => {
+    await open();
+    await userEvent.keyboard("{ArrowDown}");
+    fireEvent.paste(screen.getByRole("grid"), {
+      clipboardData: { getData: () => "Snare top\tseat\nMain\tbus\n" },
+    });
+    await waitFor(() => expect(edits()).toHaveLength(1));
+    expect(edits()).toEqual([
+      {
+        edit: "paste-cells",
+        channels: ["snare", "mix"],
+        columns: ["name", "kind", "fader"],
+        cells: [
+          ["Snare top", "seat"],
+          ["Main", "bus"],
+        ],
+      },
+    ]);
+  });
+
+  it("filters by words of any column and sorts numbers as numbers", async () => {
+    await open();
+    await userEvent.type(screen.getByPlaceholderText("words of any column"), "seat k");
+    expect(names()).toEqual(["Kick"]);
+    expect(screen.getByText("1 of 3 channels")).toBeTruthy();
+    await userEvent.clear(screen.getByPlaceholderText("words of any column"));
+    await userEvent.click(screen.getByRole("button", { name: /Name/ }));
+    expect(names()).toEqual(["Kick", "Mix", "Snare"]);
+    await userEvent.click(screen.getByRole("button", { name: /Name/ }));
+    expect(names()).toEqual(["Snare", "Mix", "Kick"]);
+    await userEvent.click(screen.getByRole("button", { name: /Name/ }));
+    expect(names()).toEqual(["Kick", "Snare", "Mix"]);
+  });
+});

@@ -1,0 +1,98 @@
+// @vitest-environment jsdom
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import type { ShelfItem } from "../api/client";
+import { answers, asked, show, withServer } from "../testing/render";
+import { ShelfPlace } from "./ShelfPlace";
+
+withServer();
+
+const item = (id: string, more: Partial<ShelfItem> = {}): ShelfItem => ({
+  id,
+  name: id,
+  kind: "template",
+  description: `About ${id}.`,
+  job: "mix",
+  archived: false,
+  revision: 1,
+  seats: 2,
+  buses: 1,
+  outputs: 0,
+  changedAt: "2026-03-14T12:00:00Z",
+  ...more,
+});
+
+beforeEach(() => {
+  answers.set("GET /api/mixes", [
+    item("Band"),
+    item("Series", { job: "post" }),
+    item("Old", { archived: true }),
+    item("Song", { kind: "session" }),
+  ]);
+});
+
+const titles = () => screen.getAllByRole("heading", { level: 2 }).map((one) => one.textContent);
+
+describe("the shelf", () => {
+  it("files templates by kind of job and keeps what is archived out of sight", async () => {
+    show(<ShelfPlace />);
+    await screen.findByText("Band");
+    expect(titles()).toEqual([
+      "Sessions 1",
+      "Templates to mix 1",
+      "Templates for post-production 1",
+    ]);
+    expect(screen.queryByText("Old")).toBeNull();
+    await userEvent.click(screen.getByLabelText("Archived ones too"));
+    expect(screen.getByText("Old")).toBeTruthy();
+  });
+
+  it("finds by words of name and description", async () => {
+    show(<ShelfPlace />);
+    await screen.findByText("Band");
+    await userEvent.type(screen.getByLabelText("Search"), "about ser");
+    expect(screen.queryByText("Band")).toBeNull();
+    expect(screen.getByText("Series")).toBeTruthy();
+  });
+
+  it("duplicates, archives, and makes a template of a session only", async () => {
+    show(<ShelfPlace />);
+    await screen.findByText("Band");
+    await userEvent.click(screen.getByRole("button", { name: "Duplicate Band" }));
+    await userEvent.click(screen.getByRole("button", { name: "Archive Series" }));
+    await userEvent.click(screen.getByRole("button", { name: "Make a template of Song" }));
+    expect(asked.filter((one) => one.method === "POST")).toEqual([
+      expect.objectContaining({ path: "/api/mixes/Band/duplicate" }),
+      { method: "POST", path: "/api/mixes/Series/archive", body: { archived: true } },
+      { method: "POST", path: "/api/mixes/Song/template", body: { name: "" } },
+    ]);
+    expect(screen.queryByRole("button", { name: "Make a template of Band" })).toBeNull();
+  });
+
+  it("starts a session from a template under a name", async () => {
+    answers.set("POST /api/mixes/sessions", { id: "new" });
+    show(<ShelfPlace />);
+    const row = (await screen.findByText("Band")).closest("li");
+    await userEvent.click(within(row as HTMLElement).getByText("Start a session"));
+    await userEvent.type(screen.getByLabelText("Name of the song or programme"), "Tide");
+    await userEvent.keyboard("{Enter}");
+    expect(asked).toContainEqual({
+      method: "POST",
+      path: "/api/mixes/sessions",
+      body: { template: "Band", name: "Tide" },
+    });
+  });
+
+  it("reads a file as it is", async () => {
+    show(<ShelfPlace />);
+    await screen.findByText("Band");
+    const file = new File(['{"version":2}'], "mix.json", { type: "application/json" });
+    await userEvent.upload(screen.getByLabelText("Mix file to read"), file);
+    expect(asked).toContainEqual({
+      method: "POST",
+      path: "/api/mixes/files",
+      body: { version: 2 },
+    });
+  });
+});

@@ -1,0 +1,149 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { MemoryRouter } from "react-router";
+import { afterEach, beforeEach, vi } from "vitest";
+import type { Channel, Knowledge, MixView, Output } from "../api/client";
+import { ActsProvider } from "../shell/acts";
+
+export interface Asked {
+  method: string;
+  path: string;
+  body: unknown;
+}
+
+/** What a component asked the server for, in order. */
+export const asked: Asked[] = [];
+
+/** Answers by "METHOD path"; what is not there answers {}. */
+export const answers = new Map<string, unknown>();
+
+const knowledge: Knowledge = {
+  categories: [
+    { path: "drums", family: "drums" },
+    { path: "vocals", family: "vocals" },
+  ],
+  families: [
+    { id: "drums", mark: "Dr" },
+    { id: "neutral", mark: "··" },
+  ],
+  processors: [
+    { id: "compressor", label: "Compressor", parameters: [] },
+    { id: "limiter", label: "Limiter", parameters: [] },
+  ],
+  channelKinds: ["seat", "bus", "return", "master", "reference"],
+  layouts: ["mono", "stereo"],
+  taps: ["pre-chain", "pre-fader", "post-fader"],
+  outputKinds: ["mix", "stem", "minus"],
+  formats: ["16-bit", "24-bit"],
+  rules: [],
+};
+
+/** Stands in for the server in every test of a file. */
+export function withServer() {
+  beforeEach(() => {
+    asked.length = 0;
+    answers.clear();
+    answers.set("GET /api/knowledge", knowledge);
+    vi.stubGlobal("fetch", async (request: Request) => {
+      const path = new URL(request.url).pathname;
+      const text = request.method === "GET" ? "" : await request.text();
+      const json = text.startsWith("{") ? (JSON.parse(text) as unknown) : text;
+      asked.push({ method: request.method, path, body: json });
+      return Response.json(answers.get(`${request.method} ${path}`) ?? {});
+    });
+    Element.prototype.scrollIntoView = () => undefined;
+  });
+  afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+  });
+}
+
+/** The edits that were posted. */
+export function edits(): unknown[] {
+  return asked
+    .filter((one) => one.method === "POST" && one.path.endsWith("/edits"))
+    .map((one) => (one.body as { edit: unknown }).edit);
+}
+
+export function show(children: ReactNode) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter>
+        <ActsProvider>{children}</ActsProvider>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+export function channel(id: string, more: Partial<Channel> = {}): Channel {
+  return {
+    id,
+    kind: "seat",
+    name: id,
+    layout: "mono",
+    category: "drums",
+    trimDb: 0,
+    invertPolarity: false,
+    chain: [],
+    faderDb: 0,
+    pan: 0,
+    mute: false,
+    stowed: false,
+    sends: [],
+    clips: [],
+    comment: "",
+    ...more,
+  };
+}
+
+export function output(id: string, more: Partial<Output> = {}): Output {
+  return {
+    id,
+    name: id,
+    kind: "stem",
+    channel: "mix",
+    tap: "post-fader",
+    layout: "stereo",
+    format: "24-bit",
+    namePattern: "{output}",
+    without: [],
+    ...more,
+  };
+}
+
+/** A small band: two seats into a bus. */
+export function view(more: Partial<MixView["document"]> = {}): MixView {
+  const channels = more.channels ?? [
+    channel("kick", { output: "mix" }),
+    channel("snare", { output: "mix" }),
+    channel("mix", { kind: "bus", layout: "stereo" }),
+  ];
+  return {
+    id: "m1",
+    revision: 4,
+    document: {
+      version: 2,
+      kind: "template",
+      name: "Test",
+      description: "",
+      job: "mix",
+      sampleRate: 48_000,
+      tempo: 120,
+      panLaw: "-3 dB",
+      startFrame: 0,
+      controls: [],
+      outputs: [],
+      stemSets: [],
+      markers: [],
+      categoryMap: { rules: {} },
+      ...more,
+      channels,
+    },
+    flow: { stages: [], returns: [], ribbons: [] },
+    facts: Object.fromEntries(channels.map((one) => [one.id, { colour: "drums" }])),
+    findings: [],
+  };
+}
