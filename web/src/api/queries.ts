@@ -122,6 +122,8 @@ export function useMake() {
       switch (what.make) {
         case "template":
           return answered(api.POST("/api/mixes/templates", { body: { name: what.name } }));
+        case "album":
+          return answered(api.POST("/api/mixes/albums", { body: { songs: what.songs } }));
         case "template-of":
           return answered(
             api.POST("/api/mixes/{id}/template", {
@@ -150,6 +152,7 @@ export function useMake() {
 
 export type MakeRequest =
   | { make: "template"; name: string }
+  | { make: "album"; songs: number }
   | { make: "template-of"; id: string; name: string }
   | { make: "copy"; id: string }
   | { make: "read"; text: string };

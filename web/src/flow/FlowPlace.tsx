@@ -11,6 +11,7 @@ import { ChainDialog } from "./build/ChainDialog";
 import { ControlDialog } from "./build/ControlDialog";
 import { CreateDialog } from "./build/CreateDialog";
 import { SendDialog } from "./build/SendDialog";
+import { TimesDialog } from "./build/TimesDialog";
 import { ChannelSheet } from "./ChannelSheet";
 import { FlowRow } from "./FlowRow";
 import { layOut, type Geometry, type Row } from "./geometry";
@@ -21,7 +22,7 @@ import { all, extended, nothing, only, toggled, type Selection } from "./selecti
 import { SelectionBar } from "./SelectionBar";
 
 type Listed = "send" | "category" | "colour" | "find" | "stowed" | "copy-sends" | "group";
-type Formed = "rename" | "create" | "fan" | "control" | "chain";
+type Formed = "rename" | "create" | "fan" | "control" | "chain" | "times";
 type Asking = Listed | Formed;
 
 /** The Mix by stage: where sound goes. */
@@ -192,6 +193,12 @@ function useFlowActs(
         can: stowed.length > 0,
         run: () => ask("stowed"),
       },
+      {
+        id: "times",
+        label: "Tempo, start, end and sections…",
+        key: "t",
+        run: () => ask("times"),
+      },
       { id: "find", label: "Find…", key: "/", run: () => ask("find") },
       {
         id: "pick-seats",
@@ -240,6 +247,8 @@ function Questions({ asking, picked, onFind, ...rest }: QuestionsProps) {
       return <ControlDialog picked={picked} {...rest} />;
     case "chain":
       return <ChainDialog picked={picked} {...rest} />;
+    case "times":
+      return <TimesDialog {...rest} />;
     default:
       return (
         <Choosers asking={asking} picked={picked.map((one) => one.id)} onFind={onFind} {...rest} />

@@ -5,7 +5,7 @@ import { useArchive, useMake, useShelf, useStartSession, type MakeRequest } from
 import { useOffer, type Act } from "../shell/acts";
 import { notify } from "../shell/notices";
 import { Field, FormDialog } from "../ui/FormDialog";
-import { plural } from "../ui/format";
+import { plural, typedNumber } from "../ui/format";
 
 /** Templates and sessions. Start here. */
 export function ShelfPlace() {
@@ -13,6 +13,7 @@ export function ShelfPlace() {
   const [starting, setStarting] = useState<ShelfItem>();
   const [wanted, setWanted] = useState("");
   const [archived, setArchived] = useState(false);
+  const [album, setAlbum] = useState<string>();
   const navigate = useNavigate();
   const { mutate: make } = useMake();
   const file = useRef<HTMLInputElement>(null);
@@ -33,6 +34,7 @@ export function ShelfPlace() {
         key: "n",
         run: newTemplate,
       },
+      { id: "album", label: "New album…", key: "l", run: () => setAlbum("6") },
       { id: "read", label: "Read from a file…", key: "r", run: () => file.current?.click() },
       { id: "search", label: "Search the shelf", key: "/", run: () => search.current?.focus() },
     ],
@@ -67,6 +69,9 @@ export function ShelfPlace() {
         </label>
         <button onClick={newTemplate}>
           New template <kbd>N</kbd>
+        </button>
+        <button onClick={() => setAlbum("6")}>
+          New album… <kbd>L</kbd>
         </button>
         <button onClick={() => file.current?.click()}>
           Read from a file… <kbd>R</kbd>
@@ -115,6 +120,29 @@ export function ShelfPlace() {
           )
         );
       })}
+      <FormDialog
+        open={album !== undefined}
+        title="New album"
+        description="One Mix for all songs: each has its own bus, its own section, and is printed by itself."
+        does="Make it"
+        busy={typedNumber(album ?? "") === undefined}
+        onClose={() => setAlbum(undefined)}
+        onSubmit={() => {
+          setAlbum(undefined);
+          make(
+            { make: "album", songs: typedNumber(album ?? "") ?? 0 },
+            { onSuccess: (made) => void navigate(`/mixes/${made.id}/flow`) },
+          );
+        }}
+      >
+        <Field label="Songs">
+          <input
+            className="w-24 border-b border-rule bg-transparent"
+            value={album ?? ""}
+            onChange={(event) => setAlbum(event.target.value)}
+          />
+        </Field>
+      </FormDialog>
       <StartSession key={starting?.id} template={starting} onClose={() => setStarting(undefined)} />
     </div>
   );

@@ -9,6 +9,7 @@ import { ChainDialog } from "./ChainDialog";
 import { ControlDialog } from "./ControlDialog";
 import { CreateDialog } from "./CreateDialog";
 import { SendDialog } from "./SendDialog";
+import { TimesDialog } from "./TimesDialog";
 
 withServer();
 
@@ -119,6 +120,40 @@ describe("a control", () => {
       edit: "set-control",
       control: expect.objectContaining({ name: "Shells", gainDb: -3, members: ["kick"] }) as object,
     });
+  });
+});
+
+describe("tempo and sections", () => {
+  it("are set in one step, in frames", async () => {
+    const props = watched();
+    show(<TimesDialog {...props} />);
+    await userEvent.clear(screen.getByLabelText("Tempo, bpm"));
+    await userEvent.type(screen.getByLabelText("Tempo, bpm"), "92");
+    await userEvent.type(screen.getByLabelText("End, s"), "60.5");
+    await userEvent.type(screen.getByLabelText("Sections"), "0 Verse{Enter}30 Chorus");
+    await submit();
+    expect(props.onEdit).toHaveBeenCalledWith(
+      expect.objectContaining({
+        edits: [
+          { edit: "set-times", tempo: 92, startFrame: 0, endFrame: 2_904_000 },
+          {
+            edit: "set-markers",
+            markers: [
+              expect.objectContaining({ name: "Verse", startFrame: 0 }),
+              expect.objectContaining({ name: "Chorus", startFrame: 1_440_000 }),
+            ],
+          },
+        ],
+      }),
+    );
+  });
+
+  it("are not set while a line means nothing", async () => {
+    const props = watched();
+    show(<TimesDialog {...props} />);
+    await userEvent.type(screen.getByLabelText("Sections"), "Chorus");
+    await submit();
+    expect(props.onEdit).not.toHaveBeenCalled();
   });
 });
 

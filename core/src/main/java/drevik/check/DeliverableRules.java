@@ -162,7 +162,7 @@ final class DeliverableRules {
               + " in stem “"
               + holding.get(0).name()
               + "”.",
-          sameTap(mix, holding.get(0)));
+          sameTap(survey, mix, holding.get(0), channel, ways));
     }
   }
 
@@ -237,8 +237,17 @@ final class DeliverableRules {
     return null;
   }
 
-  private static Edit sameTap(Output mix, Output stem) {
-    return mix.tap() == stem.tap() ? null : new SetOutput(stem.withTap(mix.tap()));
+  /** The mix's tap for the stem, if that is all that is wrong. */
+  private static Edit sameTap(
+      Surveyed survey, Output mix, Output stem, Channel channel, Set<Way> ways) {
+    if (mix.tap() == stem.tap()) {
+      return null;
+    }
+    Output changed = stem.withTap(mix.tap());
+    double[][] gains = survey.wiredWith(changed).gains(channel.id(), stem.id(), ways);
+    return isSame(survey.wired.gains(channel.id(), mix.id(), ways), gains)
+        ? new SetOutput(changed)
+        : null;
   }
 
   /** A processor that hears the sum and that no stem passes makes the mix differ from its stems. */

@@ -7,6 +7,7 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
+import drevik.mix.Output;
 import drevik.route.Coverage;
 import drevik.route.SignalGraph;
 import drevik.route.Tie;
@@ -28,6 +29,7 @@ final class Surveyed {
   final Set<String> parallels;
   final Coverage now;
   final Coverage wired;
+  private final Map<Output, Coverage> wiredWith = new HashMap<>();
   final List<Finding> findings = new ArrayList<>();
 
   Surveyed(Mix mix, SignalGraph graph) {
@@ -40,6 +42,19 @@ final class Surveyed {
     this.parallels = graph.parallels();
     this.now = Coverage.of(mix);
     this.wired = Coverage.of(mix, Coverage.View.WIRED);
+  }
+
+  /** The wired coverage as it would be with one output changed; worked out once for each. */
+  Coverage wiredWith(Output changed) {
+    return wiredWith.computeIfAbsent(
+        changed,
+        output ->
+            Coverage.of(
+                mix.withOutputs(
+                    mix.outputs().stream()
+                        .map(one -> one.id().equals(output.id()) ? output : one)
+                        .toList()),
+                Coverage.View.WIRED));
   }
 
   Stream<Channel> active() {

@@ -1,33 +1,27 @@
 package drevik.render;
 
 import static drevik.MixWords.clip;
-import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import drevik.MixWords;
+import drevik.RandomMix;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
-import drevik.mix.Control;
 import drevik.mix.Mix;
 import drevik.mix.Output;
-import drevik.mix.Send;
-import drevik.mix.Tap;
 import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Random;
 import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -37,15 +31,13 @@ import net.jqwik.api.lifecycle.BeforeContainer;
 /** What coverage says is what the engine does: each seat in turn plays an impulse. */
 class CoverageMeasuredTest {
   private static final int FRAMES = 8;
-  private static final List<Layout> LAYOUTS =
-      List.of(Layout.MONO, Layout.STEREO, Layout.LCR, Layout.SURROUND_5_1);
 
   private static Path folder;
 
   @BeforeContainer
   static void impulse() throws IOException {
     folder = Files.createTempDirectory("drevik-coverage");
-    for (Layout layout : LAYOUTS) {
+    for (Layout layout : RandomMix.LAYOUTS) {
       for (int channel = 0; channel < layout.channels(); channel++) {
         float[][] audio = new float[layout.channels()][FRAMES];
         audio[channel][0] = 1;
@@ -71,66 +63,9 @@ class CoverageMeasuredTest {
     return layout + " " + channel + ".wav";
   }
 
-  /** Random routing that cannot loop: what stands later feeds only what stands earlier. */
-  private static Mix random(Random random) {
-    MixWords words = mix();
-    List<String> earlier = new ArrayList<>();
-    int count = 4 + random.nextInt(5);
-    for (int i = 0; i < count; i++) {
-      boolean seat = i >= count - 3;
-      String name = (seat ? "seat " : "bus ") + i;
-      Layout layout = LAYOUTS.get(random.nextInt(LAYOUTS.size()));
-      ChannelKind kind =
-          seat ? ChannelKind.SEAT : random.nextInt(4) == 0 ? ChannelKind.RETURN : ChannelKind.BUS;
-      String to = earlier.isEmpty() ? null : earlier.get(random.nextInt(earlier.size()));
-      List<Send> sends = new ArrayList<>();
-      for (String destination : earlier) {
-        if (random.nextInt(4) == 0) {
-          double level = random.nextInt(5) == 0 ? -144 : -random.nextInt(20);
-          Tap tap = Tap.values()[random.nextInt(3)];
-          boolean on = random.nextInt(6) > 0;
-          double pan = random.nextDouble() * 2 - 1;
-          sends.add(new Send("to " + destination, List.of(destination), tap, level, pan, on));
-        }
-      }
-      // What an output taps must not be stowed: the first and the last bus.
-      boolean stowed = i > 0 && i < count - 4 && random.nextInt(6) == 0;
-      words.channel(
-          kind,
-          name,
-          layout,
-          to,
-          c ->
-              c.withSends(sends)
-                  .withPan(random.nextDouble() * 2 - 1)
-                  .withFaderDb(-random.nextInt(12))
-                  .withTrimDb(random.nextInt(7) - 3)
-                  .withMute(random.nextInt(8) == 0)
-                  .withStowed(stowed)
-                  .withInvertPolarity(random.nextInt(4) == 0));
-      if (!seat) {
-        earlier.add(name);
-      }
-    }
-    Mix mix = words.output("bus 0").output(earlier.get(earlier.size() - 1)).build();
-    List<Output> outputs = new ArrayList<>();
-    for (Output output : mix.outputs()) {
-      boolean first = outputs.isEmpty();
-      outputs.add(
-          output
-              .withId("out " + outputs.size())
-              .withNamePattern("out " + outputs.size())
-              .withLayout(LAYOUTS.get(random.nextInt(LAYOUTS.size())))
-              .withTap(first ? Tap.POST_FADER : Tap.values()[random.nextInt(3)]));
-    }
-    Control control =
-        new Control("control", "Control", -4, List.of("bus 0", "seat " + (count - 1)));
-    return mix.withOutputs(outputs).withControls(List.of(control)).withEndFrame((long) FRAMES);
-  }
-
   @Property(tries = 60)
   void coverageIsWhatTheEngineMeasures(@ForAll long seed) {
-    Mix mix = random(new Random(seed));
+    Mix mix = RandomMix.of(seed).withEndFrame((long) FRAMES);
     Coverage coverage = Coverage.of(mix);
     for (Channel seat : mix.channels()) {
       if (seat.kind() != ChannelKind.SEAT) {

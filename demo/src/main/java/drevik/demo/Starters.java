@@ -8,6 +8,7 @@ import drevik.audio.SampleFormat;
 import drevik.mix.JobKind;
 import drevik.mix.Mix;
 import drevik.mix.OutputKind;
+import drevik.mix.Refused;
 import drevik.mix.Tap;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,6 +16,7 @@ import java.util.List;
 /** Templates that ship: one for each kind of work, each saying why it is built as it is. */
 public final class Starters {
   private static final int SONGS = 6;
+  private static final int MOST_SONGS = 60;
   private static final double SONG_SECONDS = 240;
 
   private Starters() {}
@@ -221,8 +223,16 @@ public final class Starters {
         .build();
   }
 
-  /** An album in one Mix: each song its own bus, the songs one after another. */
+  /**
+   * An album in one Mix: each song its own bus, the songs one after another.
+   *
+   * @throws Refused if there are too few or too many songs
+   */
   public static Mix album(int songs) {
+    if (songs < 1 || songs > MOST_SONGS) {
+      throw new Refused(
+          "An album has 1 to " + MOST_SONGS + " songs; this would have " + songs + ".");
+    }
     StarterBuilder b =
         new StarterBuilder(
             "Album of " + songs + " songs",

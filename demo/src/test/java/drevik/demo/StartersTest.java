@@ -1,6 +1,7 @@
 package drevik.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.SampleFormat;
@@ -98,5 +99,6 @@ class StartersTest {
     assertThat(album.markers()).hasSize(11);
     assertThat(album.outputs()).hasSize(13);
     assertThat(LineCheck.of(album)).isEmpty();
+    assertThatThrownBy(() -> Starters.album(0)).hasMessageContaining("1 to 60");
   }
 }

@@ -237,6 +237,10 @@ class ServerTest {
     String file =
         new String(server.get("/api/mixes/" + mix + "/document").bytes(), StandardCharsets.UTF_8);
     assertThat(server.postText("/api/mixes/files", file).status()).isEqualTo(200);
+    Answer album = server.post("/api/mixes/albums", Map.of("songs", 3));
+    JsonNode songs = server.get("/api/mixes/" + album.body().path("id").asString()).body();
+    assertThat(songs.path("document").path("markers")).hasSize(3);
+    assertThat(server.post("/api/mixes/albums", Map.of("songs", 900)).detail()).contains("1 to 60");
     assertThat(server.postText("/api/mixes/files", "[[[").detail()).contains("no readable Mix");
     server.post("/api/mixes/" + copy + "/archive", Map.of("archived", true));
     List<Boolean> archived = new ArrayList<>();

@@ -1,6 +1,7 @@
 package drevik.server.mix;
 
 import drevik.codec.Documents;
+import drevik.demo.Starters;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
@@ -57,6 +58,14 @@ class MixController {
   Created newTemplate(@RequestBody NewTemplate wanted) {
     String name = wanted.name() == null || wanted.name().isBlank() ? "New template" : wanted.name();
     return new Created(mixes.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
+  }
+
+  /** How many songs an album has. */
+  record NewAlbum(int songs) {}
+
+  @PostMapping("/albums")
+  Created newAlbum(@RequestBody NewAlbum wanted) {
+    return new Created(mixes.create(Starters.album(wanted.songs()), "new album"));
   }
 
   /** The body is a Mix as a file has it. */
