@@ -571,7 +571,7 @@ function Heads({ geometry, returns }: { geometry: Geometry; returns: number }) {
       {returns > 0 && (
         <div
           className="absolute bg-ground pr-2 text-[11px] text-ink-3"
-          style={{ left: geometry.columns[0]?.x, top: geometry.height + 2 }}
+          style={{ left: geometry.columns[0]?.x, top: geometry.height - 4 }}
         >
           <b className="font-semibold text-ink-2">Returns and parallels</b> {returns}
         </div>

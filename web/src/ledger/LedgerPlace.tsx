@@ -19,13 +19,13 @@ const WIDTHS: Record<ColumnId, number> = {
   trim: 46,
   polarity: 58,
   fader: 50,
-  pan: 44,
+  pan: 50,
   mute: 50,
   stowed: 54,
   sends: 150,
   chain: 84,
   person: 62,
-  comment: 66,
+  comment: 60,
 };
 
 const NUMBERS: readonly ColumnId[] = ["trim", "fader", "pan"];

@@ -55,7 +55,7 @@ class TemplateTest {
 
   private void newTemplate() {
     open("/shelf");
-    page.getByText("New template").waitFor();
+    button(page, "New template").waitFor();
     keys.press("n");
     page.getByText("This Mix has no channels yet").waitFor();
   }
