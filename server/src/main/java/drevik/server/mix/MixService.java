@@ -10,6 +10,7 @@ import drevik.route.Coverage;
 import drevik.server.Conflict;
 import drevik.server.Ids;
 import drevik.server.NotFound;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -26,12 +27,22 @@ public class MixService {
   private final RevisionRows revisions;
   private final Clock clock;
   private final ApplicationEventPublisher events;
+  private final RecentDocuments recent;
+  private final EntityManager entities;
 
-  MixService(MixRows mixes, RevisionRows revisions, Clock clock, ApplicationEventPublisher events) {
+  MixService(
+      MixRows mixes,
+      RevisionRows revisions,
+      Clock clock,
+      ApplicationEventPublisher events,
+      RecentDocuments recent,
+      EntityManager entities) {
     this.mixes = mixes;
     this.revisions = revisions;
     this.clock = clock;
     this.events = events;
+    this.recent = recent;
+    this.entities = entities;
   }
 
   @Transactional(readOnly = true)
@@ -68,7 +79,7 @@ public class MixService {
     row.head = 1;
     row.changedAt = now;
     mixes.save(row);
-    revisions.save(new RevisionRow(row.id, 1, null, now, says, mix));
+    entities.persist(new RevisionRow(row.id, 1, null, now, says, mix));
     return row.id;
   }
 
@@ -149,7 +160,7 @@ public class MixService {
 
   @Transactional(readOnly = true)
   public Mix document(String id, int revision) {
-    return revision(id, revision).document;
+    return documentOf(id, revision);
   }
 
   @Transactional(readOnly = true)
@@ -176,7 +187,7 @@ public class MixService {
       }
       throw new Conflict(
           "You wanted to "
-              + edit.says(revision(id, basedOn).document)
+              + edit.says(documentOf(id, basedOn))
               + "; meanwhile the Mix went on to revision "
               + row.head
               + " (“"
@@ -185,13 +196,15 @@ public class MixService {
               + e.getMessage());
     }
     append(row, edit.says(before), after);
-    return view(row);
+    return view(row, after);
   }
 
   private void append(MixRow row, String says, Mix document) {
     Instant now = clock.instant();
     int number = revisions.last(row.id) + 1;
-    revisions.save(new RevisionRow(row.id, number, row.head, now, says, document));
+    // Persisted, not saved: saving would look for a row of this key first.
+    entities.persist(new RevisionRow(row.id, number, row.head, now, says, document));
+    recent.keepAfterCommit(row.id, number, document);
     moveTo(row, number, document, now);
   }
 
@@ -206,11 +219,11 @@ public class MixService {
   @Transactional
   public MixView undo(String id) {
     MixRow row = row(id);
-    Integer parent = revision(id, row.head).parent;
+    Integer parent = revisions.line(id, row.head).map(RevisionLine::parent).orElse(null);
     if (parent == null) {
       throw new Refused("There is nothing to undo: this is the first revision.");
     }
-    moveTo(row, parent, revision(id, parent).document, clock.instant());
+    moveTo(row, parent, documentOf(id, parent), clock.instant());
     return view(row);
   }
 
@@ -222,7 +235,7 @@ public class MixService {
             .newestChild(id, row.head)
             .orElseThrow(
                 () -> new Refused("There is nothing to redo: this is the newest revision."));
-    moveTo(row, child, revision(id, child).document, clock.instant());
+    moveTo(row, child, documentOf(id, child), clock.instant());
     return view(row);
   }
 
@@ -237,7 +250,7 @@ public class MixService {
   @Transactional
   public MixView goTo(String id, int number) {
     MixRow row = row(id);
-    moveTo(row, number, revision(id, number).document, clock.instant());
+    moveTo(row, number, documentOf(id, number), clock.instant());
     return view(row);
   }
 
@@ -248,15 +261,23 @@ public class MixService {
   }
 
   private MixView view(MixRow row) {
-    RevisionRow head = revision(row.id, row.head);
-    String undo = head.parent == null ? null : head.says;
+    return view(row, head(row));
+  }
+
+  private MixView view(MixRow row, Mix document) {
+    RevisionLine head = revisions.line(row.id, row.head).orElseThrow();
+    String undo = head.parent() == null ? null : head.says();
     String redo =
         revisions.newestChild(row.id, row.head).map(n -> revisions.says(row.id, n)).orElse(null);
-    return MixView.of(row.id, row.head, undo, redo, head.document);
+    return MixView.of(row.id, row.head, undo, redo, document);
   }
 
   private Mix head(MixRow row) {
-    return revision(row.id, row.head).document;
+    return documentOf(row.id, row.head);
+  }
+
+  private Mix documentOf(String id, int number) {
+    return recent.get(id, number, () -> revision(id, number).document);
   }
 
   private MixRow row(String id) {

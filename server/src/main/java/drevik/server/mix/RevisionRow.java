@@ -10,7 +10,9 @@ import java.io.Serializable;
 import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
 import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
 
 /** One immutable state of a Mix, and what made it. */
 @Entity
@@ -31,6 +33,8 @@ class RevisionRow {
   @Column(nullable = false)
   String says;
 
+  // A Mix never changes: Hibernate need not copy it, by way of JSON, to find out whether it did.
+  @Mutability(Immutability.class)
   @JdbcTypeCode(SqlTypes.JSON)
   @Column(nullable = false)
   Mix document;

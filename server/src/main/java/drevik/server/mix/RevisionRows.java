@@ -12,6 +12,12 @@ interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
           + " from RevisionRow r where r.key.mixId = :mixId order by r.key.number desc")
   List<RevisionLine> lines(String mixId);
 
+  /** One revision without its document. */
+  @Query(
+      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says)"
+          + " from RevisionRow r where r.key.mixId = :mixId and r.key.number = :number")
+  Optional<RevisionLine> line(String mixId, int number);
+
   /** The number of the newest revision made from {@code parent}: where redo leads. */
   @Query(
       "select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId and r.parent = :parent")
