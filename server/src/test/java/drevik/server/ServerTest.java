@@ -154,6 +154,20 @@ class ServerTest {
   }
 
   @Test
+  void anEditWhoseResultCouldNotBeReadBackIsRefused() {
+    String mix = session();
+    Map<String, Object> nameless = Map.of("id", "x", "on", true, "settings", Map.of());
+    Answer refused =
+        server.edit(
+            mix,
+            1,
+            Map.of("edit", "set-chain", "channels", List.of("hat"), "chain", List.of(nameless)));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.detail()).contains("names no processor");
+    assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
+  }
+
+  @Test
   void coverageNamesWhatReachesWhatAndByWhichWays() {
     String mix = session();
     JsonNode coverage = server.get("/api/mixes/" + mix + "/coverage").body();

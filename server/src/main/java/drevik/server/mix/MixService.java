@@ -6,6 +6,7 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Origin;
 import drevik.mix.Refused;
+import drevik.mix.Validity;
 import drevik.route.Coverage;
 import drevik.server.Conflict;
 import drevik.server.Ids;
@@ -73,6 +74,7 @@ public class MixService {
   /** Puts a Mix on the shelf as its first revision. */
   @Transactional
   public String create(Mix mix, String says) {
+    Validity.require(mix);
     Instant now = clock.instant();
     MixRow row = new MixRow(Ids.next(), mix.kind(), now);
     row.name = mix.name();
@@ -200,6 +202,8 @@ public class MixService {
   }
 
   private void append(MixRow row, String says, Mix document) {
+    // What could not be read back must not be written.
+    Validity.require(document);
     Instant now = clock.instant();
     int number = revisions.last(row.id) + 1;
     // Persisted, not saved: saving would look for a row of this key first.
