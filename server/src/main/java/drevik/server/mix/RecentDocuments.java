@@ -36,7 +36,10 @@ class RecentDocuments {
       return known;
     }
     Mix document = read.get();
-    documents.put(key, document);
+    // Within a change, what was read may be taken back again with the change.
+    if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      documents.put(key, document);
+    }
     return document;
   }
 
