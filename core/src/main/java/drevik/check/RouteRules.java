@@ -1,5 +1,6 @@
 package drevik.check;
 
+import drevik.audio.Decibels;
 import drevik.check.Finding.Severity;
 import drevik.edit.Edit;
 import drevik.edit.RemoveChannels;
@@ -11,7 +12,6 @@ import drevik.edit.StowChannels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Output;
-import drevik.mix.Send;
 import drevik.route.Coverage;
 import drevik.route.Tie;
 import java.util.ArrayList;
@@ -123,7 +123,7 @@ final class RouteRules {
         .forEach(
             channel ->
                 channel.sends().stream()
-                    .filter(Send::on)
+                    .filter(send -> send.on() && Decibels.toGain(send.levelDb()) > 0)
                     .flatMap(send -> send.destinations().stream())
                     .distinct()
                     .filter(survey::isSilent)

@@ -234,6 +234,16 @@ class LineCheckTest {
   }
 
   @Test
+  void aSendThatIsReadyAndNotOpenMayLeadToWhatIsStowed() {
+    Mix stowed =
+        change(
+            broken("plate", c -> c.withStowed(true)),
+            "voice",
+            c -> c.withSends(List.of(send("plate", Tap.POST_FADER, -144))));
+    assertThat(ofRule(stowed, Rule.SEND_TO_SILENCE)).isEmpty();
+  }
+
+  @Test
   void aKeptClipMayStayInATemplate() {
     Clip tag = clip("tag.wav", 100);
     Clip kept = new Clip(tag.id(), tag.audio(), 0, 0, 100, 0, true);
