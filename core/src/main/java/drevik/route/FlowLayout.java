@@ -51,6 +51,7 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
     private final Mix mix;
     private final Map<String, Channel> shown = new LinkedHashMap<>();
     private final Map<String, List<Channel>> feeders = new HashMap<>();
+    private final Map<String, List<Channel>> standingBy = new HashMap<>();
     private final Set<String> band = new java.util.LinkedHashSet<>();
     private final Map<String, Integer> seats = new HashMap<>();
 
@@ -68,6 +69,7 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       }
       for (Channel channel : shown.values()) {
         feeders.computeIfAbsent(outputOf(channel), k -> new ArrayList<>()).add(channel);
+        standingBy.computeIfAbsent(placeOf(channel), k -> new ArrayList<>()).add(channel);
       }
     }
 
@@ -78,11 +80,18 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
           : null;
     }
 
+    /** With whose seats a channel is shown: those of its group, else those of its output. */
+    private String placeOf(Channel channel) {
+      return channel.kind().holdsClips() && shown.containsKey(channel.group())
+          ? channel.group()
+          : outputOf(channel);
+    }
+
     FlowLayout build() {
       Map<String, Integer> depth = new HashMap<>();
       List<String> rows = new ArrayList<>();
       int rootDepth = hasMaster() ? 0 : 1;
-      List<Channel> roots = new ArrayList<>(feeders.getOrDefault(null, List.of()));
+      List<Channel> roots = new ArrayList<>(standingBy.getOrDefault(null, List.of()));
       // What is only compared or feeds nothing stands below everything that is heard.
       roots.sort(java.util.Comparator.comparing(root -> root.kind().holdsClips()));
       for (Channel root : roots) {
@@ -101,7 +110,9 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
         return;
       }
       rows.add(channel.id());
-      feeders.getOrDefault(channel.id(), List.of()).forEach(f -> walk(f, level + 1, depth, rows));
+      standingBy
+          .getOrDefault(channel.id(), List.of())
+          .forEach(one -> walk(one, level + 1, depth, rows));
     }
 
     private List<Stage> stages(Map<String, Integer> depth, List<String> rows) {

@@ -4,6 +4,7 @@ import static drevik.MixWords.mix;
 import static drevik.MixWords.send;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import drevik.MixWords;
 import drevik.audio.Layout;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
@@ -82,5 +83,24 @@ class SignalGraphTest {
     assertThat(SignalGraph.of(loop).fault())
         .hasValueSatisfying(
             fault -> assertThat(fault).contains("master → kick → drums → mix → master"));
+  }
+
+  @Test
+  void aSeatStandsWithTheGroupThatItIsShownWithAndGoesWhereItIsSent() {
+    Mix plain =
+        MixWords.mix()
+            .seat("door", "effects")
+            .seat("line", "dialogue")
+            .bus("dialogue", "mix")
+            .bus("effects", "mix")
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    assertThat(FlowLayout.of(plain).stages().get(0).ids()).containsExactly("line", "door");
+    Mix grouped = plain.mapChannels(c -> c.id().equals("line") ? c.withGroup("effects") : c);
+    FlowLayout flow = FlowLayout.of(grouped);
+    assertThat(flow.stages().get(0).ids()).containsExactly("door", "line");
+    assertThat(flow.ribbons())
+        .anyMatch(ribbon -> ribbon.from().equals("line") && ribbon.to().equals("dialogue"));
   }
 }
