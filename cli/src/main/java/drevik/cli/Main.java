@@ -5,6 +5,8 @@ import com.beust.jcommander.Parameter;
 import com.beust.jcommander.ParameterException;
 import drevik.audio.AudioException;
 import drevik.codec.Documents;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import drevik.mix.Refused;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -38,10 +40,14 @@ public final class Main {
 
   /** The reader of documents takes as long to get ready as the parser of arguments: do both now. */
   private static void getReadyToRead() {
-    String document = "{\"version\":1,\"channels\":[]}";
-    Thread ready = new Thread(() -> Documents.readMix(document), "ready-to-read");
+    Thread ready = new Thread(Main::readOnce, "ready-to-read");
     ready.setDaemon(true);
     ready.start();
+  }
+
+  /** Writes and reads the smallest sound document. */
+  static Mix readOnce() {
+    return Documents.readMix(Documents.writeMix(Mix.empty(MixKind.SESSION, "Ready")));
   }
 
   /** Runs one command and gives its exit status. */

@@ -229,6 +229,11 @@ class MainTest {
   }
 
   @Test
+  void whatIsReadToGetReadyIsSound() {
+    assertThat(Main.readOnce().name()).isEqualTo("Ready");
+  }
+
+  @Test
   void helpIsNoError() {
     assertThat(Main.run("--help")).isZero();
     assertThat(said.toString(StandardCharsets.UTF_8)).contains("sort", "inspect", "print", "demo");
