@@ -9,6 +9,7 @@ export const api = createClient<paths>({
 
 type Schemas = components["schemas"];
 export type MixView = Schemas["MixView"];
+export type MixChange = Schemas["MixChange"];
 export type Mix = Schemas["Mix"];
 export type Channel = Schemas["Channel"];
 export type Output = Schemas["Output"];
@@ -23,6 +24,7 @@ export type Knowledge = Schemas["Knowledge"];
 export type Finding = Schemas["Finding"];
 export type CoverageCell = Schemas["Cell"];
 export type LedgerView = Schemas["LedgerView"];
+export type Control = Schemas["Control"];
 export type Send = Schemas["Send"];
 export type Insert = Schemas["Insert"];
 export type StemSet = Schemas["StemSet"];

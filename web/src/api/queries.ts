@@ -1,7 +1,14 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from "@tanstack/react-query";
 import { useEffect } from "react";
 import { notify } from "../shell/notices";
-import { answered, api, type Edit, type MixView, type PrintView } from "./client";
+import { changed } from "./change";
+import { answered, api, type Edit, type MixChange, type MixView, type PrintView } from "./client";
 
 const complain = (error: Error) => notify(error.message, "wrong");
 
@@ -24,16 +31,17 @@ export function useMix(id: string) {
   });
 }
 
-/** Everything that changes a Mix answers with the Mix as it is then. */
-function useMixChange<V>(id: string, change: (value: V, revision: number) => Promise<MixView>) {
+/** Everything that changes a Mix answers with what is different from the revision that is shown. */
+function useMixChange<V>(id: string, change: (value: V, shown: number) => Promise<MixChange>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (value: V) => {
-      const now = client.getQueryData<MixView>(["mix", id]);
-      return change(value, now?.revision ?? 0);
-    },
-    onSuccess: (view) => {
-      client.setQueryData(["mix", id], view);
+    mutationKey: ["mix", id],
+    // One after another, so that each is told from the revision that the one before led to.
+    scope: { id: `mix ${id}` },
+    mutationFn: (value: V) =>
+      change(value, client.getQueryData<MixView>(["mix", id])?.revision ?? 0),
+    onSuccess: (answer) => {
+      take(client, id, answer);
       void client.invalidateQueries({ queryKey: ["shelf"] });
       void client.invalidateQueries({ queryKey: ["delivery"] });
     },
@@ -42,6 +50,16 @@ function useMixChange<V>(id: string, change: (value: V, revision: number) => Pro
       void client.invalidateQueries({ queryKey: ["mix", id] });
     },
   });
+}
+
+function take(client: QueryClient, id: string, change: MixChange) {
+  const shown = client.getQueryData<MixView>(["mix", id]);
+  const after = shown && changed(shown, change);
+  if (after) {
+    client.setQueryData(["mix", id], after);
+  } else {
+    void client.invalidateQueries({ queryKey: ["mix", id] });
+  }
 }
 
 export function useEdit(id: string) {
@@ -53,30 +71,69 @@ export function useEdit(id: string) {
 }
 
 export function useUndo(id: string) {
-  return useMixChange(id, (direction: "undo" | "redo") =>
-    answered(
+  return useMixChange(id, (direction: "undo" | "redo", basedOn) => {
+    const what = { params: { path: { id } }, body: { basedOn } };
+    return answered(
       direction === "undo"
-        ? api.POST("/api/mixes/{id}/undo", { params: { path: { id } } })
-        : api.POST("/api/mixes/{id}/redo", { params: { path: { id } } }),
-    ),
-  );
+        ? api.POST("/api/mixes/{id}/undo", what)
+        : api.POST("/api/mixes/{id}/redo", what),
+    );
+  });
 }
 
-/** Follows a Mix that another page or person edits. */
+/**
+ * Follows a Mix that another page or person edits. A page that nobody sees does not listen: a browser
+ * allows few open streams; the first word when it is seen again tells what it has missed.
+ */
 export function useFollowMix(id: string | undefined) {
   const client = useQueryClient();
   useEffect(() => {
     if (!id) {
       return;
     }
-    const events = new EventSource(`/api/mixes/${id}/events`);
-    events.addEventListener("revision", (event) => {
+    let told: number | undefined;
+    const catchUp = async () => {
       const shown = client.getQueryData<MixView>(["mix", id]);
-      if (shown && shown.revision !== Number(event.data)) {
-        void client.invalidateQueries({ queryKey: ["mix", id] });
+      // An edit that is on its way brings its own answer; this is looked at again when it is there.
+      const busy = client.isMutating({ mutationKey: ["mix", id] }) > 0;
+      if (shown && told !== undefined && told !== shown.revision && !busy) {
+        const change = await answered(
+          api.GET("/api/mixes/{id}/changes", {
+            params: { path: { id }, query: { from: shown.revision } },
+          }),
+        );
+        take(client, id, change);
+      }
+    };
+    const follow = () => void catchUp().catch(() => undefined);
+    const unsubscribe = client.getMutationCache().subscribe((event) => {
+      if (event.type === "updated" && event.action.type === "success") {
+        const answer = event.action.data as Partial<MixChange> | undefined;
+        if (answer?.from !== undefined && answer.from === told) {
+          told = answer.revision;
+        }
+        follow();
       }
     });
-    return () => events.close();
+    let events: EventSource | undefined;
+    const listen = () => {
+      events?.close();
+      events = undefined;
+      if (!document.hidden) {
+        events = new EventSource(`/api/mixes/${id}/events`);
+        events.addEventListener("revision", (event) => {
+          told = Number(event.data);
+          follow();
+        });
+      }
+    };
+    listen();
+    document.addEventListener("visibilitychange", listen);
+    return () => {
+      document.removeEventListener("visibilitychange", listen);
+      unsubscribe();
+      events?.close();
+    };
   }, [client, id]);
 }
 
@@ -166,8 +223,13 @@ export function useHistory(id: string, revision: number, wanted: boolean) {
 }
 
 export function useGoTo(id: string) {
-  return useMixChange(id, (number: number) =>
-    answered(api.POST("/api/mixes/{id}/revisions/{number}", { params: { path: { id, number } } })),
+  return useMixChange(id, (number: number, basedOn) =>
+    answered(
+      api.POST("/api/mixes/{id}/revisions/{number}", {
+        params: { path: { id, number } },
+        body: { basedOn },
+      }),
+    ),
   );
 }
 

@@ -10,6 +10,8 @@ export interface RowFacts {
   /** A short value at the right end, such as the fader. */
   value?: string;
   muted?: boolean;
+  /** The bus whose group a double click folds or unfolds. */
+  folds?: string;
   title: string;
 }
 
@@ -19,12 +21,16 @@ interface Props {
   y: number;
   width: number;
   height: number;
+  /** Its place among all of its column, of which not all are drawn. */
+  place: number;
+  of: number;
   picked: boolean;
   dim: boolean;
   focusable: boolean;
   onPoint: (id: string | undefined) => void;
   onPick: (id: string, event: React.MouseEvent) => void;
   onFocus: (id: string) => void;
+  onFold: (bus: string) => void;
   register: (id: string, element: HTMLElement | null) => void;
 }
 
@@ -53,6 +59,8 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       role="option"
       aria-selected={picked}
       aria-label={facts.title}
+      aria-posinset={props.place}
+      aria-setsize={props.of}
       title={facts.title}
       tabIndex={props.focusable ? 0 : -1}
       data-row={facts.id}
@@ -63,6 +71,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       onMouseEnter={() => props.onPoint(facts.id)}
       onMouseLeave={() => props.onPoint(undefined)}
       onClick={(event) => props.onPick(facts.id, event)}
+      onDoubleClick={() => facts.folds !== undefined && props.onFold(facts.folds)}
       onKeyDown={() => undefined}
       onFocus={() => props.onFocus(facts.id)}
     >
@@ -85,4 +94,15 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       )}
     </div>
   );
-});
+}, same);
+
+/** Facts are told anew at each edit, mostly the same ones. */
+function same(before: Props, after: Props): boolean {
+  return (Object.keys(after) as (keyof Props)[]).every((key) =>
+    key === "facts"
+      ? (Object.keys({ ...before.facts, ...after.facts }) as (keyof RowFacts)[]).every(
+          (fact) => before.facts[fact] === after.facts[fact],
+        )
+      : before[key] === after[key],
+  );
+}

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { FlowLayout } from "../api/client";
-import { layOut, sharedWidths, polyline, ribbonWidth, spread } from "./geometry";
+import { ribbonKey } from "./reach";
+import { BRACKET, layOut, sharedWidths, polyline, ribbonWidth, spread } from "./geometry";
 
 const ribbon = (from: string, to: string, kind = "output", channels = 2, seats = 1) => ({
   from,
@@ -65,7 +66,8 @@ describe("layOut", () => {
 
   it("gives every row a place, and every ribbon a path", () => {
     expect(geometry.rows.size + geometry.bandRows.length).toBe(15);
-    expect(geometry.paths).toHaveLength(band.ribbons.length);
+    const drawn = new Set([...geometry.paths, ...geometry.bandPaths].map((path) => path.key));
+    expect(band.ribbons.map(ribbonKey).filter((key) => !drawn.has(key))).toEqual([]);
     expect(geometry.paths.every(({ d }) => d.startsWith("M") && !d.includes("NaN"))).toBe(true);
   });
 
@@ -83,7 +85,7 @@ describe("layOut", () => {
   });
 
   it("leads a ribbon past a column between its rows", () => {
-    const path = geometry.paths.find(({ ribbon: one }) => one.from === "hat" && one.to === "drums");
+    const path = geometry.paths.find(({ key }) => key === "output hat drums");
     const lane = Number(/ ([\d.]+)H/.exec(path?.d ?? "")?.[1]);
     expect(Math.abs(lane - y("kick"))).toBeGreaterThan(geometry.rowHeight / 2);
   });
@@ -105,6 +107,29 @@ describe("layOut", () => {
     const crowd = layOut(many(400), { width: 900, height: 700 });
     expect(crowd.rowHeight).toBe(18);
     expect(crowd.height).toBeGreaterThan(400 * 18);
+  });
+
+  it("draws sends from one column into one return as one trunk, and each alone when it is lit", () => {
+    const layout = { ...band, ribbons: [...band.ribbons, ribbon("kick in", "squeeze", "send", 1)] };
+    const { paths, bandPaths } = layOut(layout, { width: 900, height: 700 });
+    const into = (all: typeof paths) => all.filter((path) => path.key.endsWith("squeeze"));
+    expect(into(paths).filter((path) => path.key.startsWith("trunk"))).toHaveLength(1);
+    expect(into(paths).filter((path) => path.lit)).toHaveLength(2);
+    expect(into(bandPaths).filter((path) => !path.lit)).toHaveLength(1);
+  });
+
+  it("tells of each path from where to where it goes, so that what is out of sight is left out", () => {
+    for (const path of geometry.paths) {
+      const [, y] = /^M[\d.]+ ([\d.]+)/.exec(path.d) ?? [];
+      expect(Number(y)).toBeGreaterThanOrEqual(path.top);
+      expect(Number(y)).toBeLessThanOrEqual(path.bottom);
+    }
+  });
+
+  it("leaves room before the first column for brackets", () => {
+    const first = (lanes: number) =>
+      layOut(band, { width: 900, height: 700 }, undefined, lanes).columns[0]?.x ?? 0;
+    expect(first(2) - first(0)).toBe(2 * BRACKET);
   });
 
   it("keeps the band below all columns", () => {

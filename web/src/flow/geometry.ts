@@ -1,5 +1,6 @@
 import type { FlowLayout, Ribbon } from "../api/client";
 import { grouped } from "../ui/grouped";
+import { ribbonKey } from "./reach";
 
 /*
  * Where everything in the Flow is drawn. Pure: the same layout and size give the same picture. Columns
@@ -16,10 +17,18 @@ export interface Row {
 }
 
 export interface RibbonPath {
-  ribbon: Ribbon;
+  /** Of a ribbon, as {@link ribbonKey}; or of a trunk, which many sends share. */
   key: string;
+  kind: Ribbon["kind"];
+  /** The channel whose colour it has. */
+  from: string;
   d: string;
   width: number;
+  /** From where to where it goes, down the page. */
+  top: number;
+  bottom: number;
+  /** Drawn only while it is lit: at rest a trunk stands for it. */
+  lit?: boolean;
 }
 
 export interface Column {
@@ -32,11 +41,13 @@ export interface Column {
 export interface Geometry {
   columns: Column[];
   rows: Map<string, Row>;
+  /** Between the columns, and down to the band. */
   paths: RibbonPath[];
   rowHeight: number;
-  /** Height of the columns; the band stands below. */
+  /** Height of the columns; the band stands below, with a height and places of its own. */
   height: number;
   bandRows: Row[];
+  bandPaths: RibbonPath[];
   bandHeight: number;
 }
 
@@ -47,10 +58,11 @@ export interface Space {
 
 const MARGIN = 14;
 const GAP = 50;
-const HEAD = 30;
+export const HEAD = 30;
 const BAND_ROW_WIDTH = 158;
-const RAIL = 4;
 const BAND_HEAD = 16;
+/** Pixels that a bracket takes before the first column. */
+export const BRACKET = 10;
 const ROW_HEIGHTS = [26, 24, 22, 20, 18, 17, 16];
 const WEIGHTS = { first: 1.42, last: 1.32, middle: 1, end: 0.8 };
 
@@ -123,7 +135,12 @@ export function sharedWidths(wanted: number[], needed: number[], available: numb
   return widths.map((width, i) => width - (slack[i] ?? 0) * share);
 }
 
-function layColumns(layout: FlowLayout, space: Space, nameLength: NameLength): Column[] {
+function layColumns(
+  layout: FlowLayout,
+  space: Space,
+  nameLength: NameLength,
+  margin: number,
+): Column[] {
   const last = layout.stages.length - 1;
   const weight = (i: number, name: string) =>
     i === 0
@@ -134,7 +151,7 @@ function layColumns(layout: FlowLayout, space: Space, nameLength: NameLength): C
           ? WEIGHTS.end
           : WEIGHTS.middle;
   const total = layout.stages.reduce((sum, stage, i) => sum + weight(i, stage.name), 0);
-  const unit = Math.max(80, (space.width - 2 * MARGIN - GAP * last) / total);
+  const unit = Math.max(80, (space.width - margin - MARGIN - GAP * last) / total);
   const needed = layout.stages.map((stage) =>
     Math.min(
       WIDEST_NEED,
@@ -146,7 +163,7 @@ function layColumns(layout: FlowLayout, space: Space, nameLength: NameLength): C
     needed,
     unit * total,
   );
-  let x = MARGIN;
+  let x = margin;
   return layout.stages.map((stage, i) => {
     const width = widths[i] ?? unit;
     const column = { name: stage.name, x, width, count: stage.ids.length };
@@ -203,26 +220,25 @@ interface Passing {
 /** How many letters the name of a row has. */
 type NameLength = (id: string) => number;
 
+/**
+ * @param lanes of brackets before the first column
+ */
 export function layOut(
   layout: FlowLayout,
   space: Space,
   nameLength: NameLength = () => 0,
+  lanes = 0,
 ): Geometry {
-  const columns = layColumns(layout, space, nameLength);
+  const columns = layColumns(layout, space, nameLength, MARGIN + BRACKET * lanes);
   const stageOf = new Map<string, number>();
   layout.stages.forEach((stage, i) => stage.ids.forEach((id) => stageOf.set(id, i)));
-  const band = new Set(layout.returns);
-  const perLine = Math.max(1, Math.floor((space.width - 2 * MARGIN + 20) / (BAND_ROW_WIDTH + 20)));
-  const bandLines = Math.ceil(layout.returns.length / perLine);
-  const bandHeight =
-    layout.returns.length === 0
-      ? 0
-      : BAND_HEAD + 2 * RAIL * layout.returns.length + bandLines * 26 + 8;
+  const band = layBand(layout, space.width);
+  const inBand = new Set(layout.returns);
 
   const groupOf = groups(layout);
   const seats = layout.stages[0]?.ids.length ?? 0;
   const breaks = new Set(groupOf.values()).size;
-  const room = space.height - HEAD - bandHeight - 8 - (breaks - 1) * 5;
+  const room = space.height - HEAD - band.height - 8 - (breaks - 1) * 5;
   const rowHeight = ROW_HEIGHTS.find((height) => height * seats <= room) ?? 18;
 
   const rows = new Map<string, Row>();
@@ -231,7 +247,9 @@ export function layOut(
 
   const main = layout.ribbons.filter(
     (one) =>
-      (one.kind === "output" || one.kind === "file") && !band.has(one.from) && !band.has(one.to),
+      (one.kind === "output" || one.kind === "file") &&
+      !inBand.has(one.from) &&
+      !inBand.has(one.to),
   );
   const passing: Passing[] = main.map((ribbon) => ({ ribbon, lanes: new Map() }));
   const items = new Map<string, Item>();
@@ -277,20 +295,21 @@ export function layOut(
     }
   }
 
-  const height = Math.max(bottom + 8, space.height - bandHeight);
-  const bandRows = layout.returns.map((id, i) => ({
-    id,
-    stage: -1,
-    x: MARGIN + (i % perLine) * (BAND_ROW_WIDTH + 20),
-    y: BAND_HEAD + 2 * RAIL * layout.returns.length + Math.floor(i / perLine) * 26 + 13,
-    width: BAND_ROW_WIDTH,
-  }));
-
-  const paths = [
-    ...mainPaths(passing, rows, columns, rowHeight),
-    ...bandPaths(layout, rows, bandRows, columns, height),
-  ];
-  return { columns, rows, paths, rowHeight, height, bandRows, bandHeight };
+  const height = Math.max(bottom + 8, space.height - band.height);
+  return {
+    columns,
+    rows,
+    paths: [
+      ...mainPaths(passing, rows, columns, rowHeight),
+      ...taps(layout, inBand, rows),
+      ...toBand(layout, band, rows, columns, height),
+    ],
+    rowHeight,
+    height,
+    bandRows: band.rows,
+    bandPaths: bandPaths(layout, band, rows, columns),
+    bandHeight: band.height,
+  };
 }
 
 /** Where ribbons leave and enter a row: stacked in the order of their other ends. */
@@ -352,12 +371,14 @@ function mainPaths(
       }
     }
     d += bend(x, y, to.x, entering.get(one) ?? to.y);
-    return [{ ribbon: one.ribbon, key: keyOf(one.ribbon), d, width: ribbonWidth(one.ribbon) }];
+    const ys = [from.y, to.y, ...[...one.lanes.values()].map((lane) => lane.y)];
+    return [path(one.ribbon, d, Math.min(...ys) - 8, Math.max(...ys) + 8)];
   });
 }
 
-function keyOf(ribbon: Ribbon): string {
-  return `${ribbon.kind} ${ribbon.from} ${ribbon.to}`;
+function path(ribbon: Ribbon, d: string, top: number, bottom: number): RibbonPath {
+  const { kind, from } = ribbon;
+  return { key: ribbonKey(ribbon), kind, from, d, width: ribbonWidth(ribbon), top, bottom };
 }
 
 const r = (value: number) => Math.round(value * 10) / 10;
@@ -367,87 +388,151 @@ function bend(x1: number, y1: number, x2: number, y2: number): string {
   return `C${middle} ${r(y1)} ${middle} ${r(y2)} ${r(x2)} ${r(y2)}`;
 }
 
+interface Band {
+  rows: Row[];
+  at: Map<string, { row: Row; i: number }>;
+  rail: number;
+  height: number;
+}
+
+/** The band's rows, in lines, below a pair of rails for each. */
+function layBand(layout: FlowLayout, width: number): Band {
+  const count = layout.returns.length;
+  const perLine = Math.max(1, Math.floor((width - 2 * MARGIN + 20) / (BAND_ROW_WIDTH + 20)));
+  const rail = count > 0 ? Math.min(4, 96 / (2 * count)) : 0;
+  const top = BAND_HEAD + 2 * rail * count;
+  const rows = layout.returns.map((id, i) => ({
+    id,
+    stage: -1,
+    x: MARGIN + (i % perLine) * (BAND_ROW_WIDTH + 20),
+    y: top + Math.floor(i / perLine) * 26 + 13,
+    width: BAND_ROW_WIDTH,
+  }));
+  const height = count === 0 ? 0 : top + Math.ceil(count / perLine) * 26 + 8;
+  return { rows, at: new Map(rows.map((row, i) => [row.id, { row, i }])), rail, height };
+}
+
+const downGap = (column: Column, i: number) => r(column.x + column.width + 8 + ((3 * i) % 40));
+const upGap = (row: Row, i: number) => r(row.x - 8 - ((3 * i) % 40));
+
 /**
- * Sends go down the gap behind their column to a rail above the band, along it, and into the return from
- * above. What a return gives back leaves at its right, takes a rail of its own and climbs the gap before
- * its destination. Every return has its own pair of rails, so both ways can be followed.
+ * Sends go down the gap behind their column to a rail above the band. All that go from one column
+ * into one return share a trunk; each has its own short way to it. What a return gives back climbs
+ * the gap before its destination.
  */
-function bandPaths(
+function toBand(
   layout: FlowLayout,
+  band: Band,
   rows: Map<string, Row>,
-  bandRows: Row[],
   columns: Column[],
   height: number,
 ): RibbonPath[] {
-  const bandAt = new Map(bandRows.map((row, i) => [row.id, { row, i }]));
-  const n = bandRows.length;
-  return layout.ribbons.flatMap((ribbon) => {
-    const source = bandAt.get(ribbon.from);
-    const target = bandAt.get(ribbon.to);
-    const width = ribbonWidth(ribbon);
-    if (target && !source) {
-      const from = rows.get(ribbon.from);
-      const column = from && columns[from.stage];
-      if (!from || !column) {
-        return [];
-      }
-      const gap = r(column.x + column.width + 8 + 3 * target.i);
-      const rail = r(height + BAND_HEAD - 2 + RAIL * target.i);
-      const entry = r(target.row.x + 30);
-      const d = polyline([
-        [from.x + from.width, from.y],
-        [gap, from.y],
-        [gap, rail],
-        [entry, rail],
-        [entry, height + target.row.y - 11],
-      ]);
-      return [{ ribbon, key: keyOf(ribbon), d, width }];
+  const trunks = new Map<string, RibbonPath>();
+  const found = layout.ribbons.flatMap((ribbon) => {
+    const source = band.at.get(ribbon.from);
+    const target = band.at.get(ribbon.to);
+    const from = rows.get(ribbon.from);
+    const to = rows.get(ribbon.to);
+    const column = from && columns[from.stage];
+    if (target && from && column) {
+      const gap = downGap(column, target.i);
+      const start: [number, number] = [from.x + from.width, from.y];
+      const key = `trunk ${ribbon.kind} ${from.stage} ${ribbon.to}`;
+      const trunk = trunks.get(key);
+      const top = Math.min(from.y + 6, trunk?.top ?? height);
+      const line = `M${gap} ${r(top)}V${r(height)}`;
+      trunks.set(key, {
+        ...path({ ...ribbon, from: ribbon.to }, line, top, height),
+        key,
+      });
+      const stub = polyline([start, [gap, from.y], [gap, from.y + 7]]);
+      const run = polyline([start, [gap, from.y], [gap, height]]);
+      return [
+        path(ribbon, stub, from.y - 8, from.y + 8),
+        { ...path(ribbon, run, from.y, height), lit: true },
+      ];
     }
-    if (source && !target) {
-      const to = rows.get(ribbon.to);
-      if (!to) {
-        return [];
-      }
-      const rail = r(height + BAND_HEAD - 2 + RAIL * (n + source.i));
-      const gap = r(to.x - 8 - 3 * source.i);
-      const exit = r(source.row.x + source.row.width);
+    if (source && to) {
+      const gap = upGap(to, source.i);
       const d = polyline([
-        [exit, height + source.row.y],
-        [exit + 8, height + source.row.y],
-        [exit + 8, rail],
-        [gap, rail],
+        [gap, height],
         [gap, to.y],
         [to.x, to.y],
       ]);
-      return [{ ribbon, key: keyOf(ribbon), d, width: Math.min(width, 3) }];
+      return [{ ...path(ribbon, d, to.y, height), width: Math.min(ribbonWidth(ribbon), 3) }];
     }
-    if (source && target) {
-      const from = source.row;
-      const to = target.row;
-      const rail = r(height + BAND_HEAD - 2 + RAIL * (n + source.i));
-      const d = polyline([
-        [from.x + from.width, height + from.y],
-        [from.x + from.width + 8, height + from.y],
-        [from.x + from.width + 8, rail],
-        [to.x + 60, rail],
-        [to.x + 60, height + to.y - 11],
-      ]);
-      return [{ ribbon, key: keyOf(ribbon), d, width }];
-    }
-    return ribbon.kind === "send" || ribbon.kind === "key" ? sideways(ribbon, rows) : [];
+    return [];
   });
+  return [...trunks.values(), ...found];
 }
 
-/** A send or a key between two rows of the columns. */
-function sideways(ribbon: Ribbon, rows: Map<string, Row>): RibbonPath[] {
-  const from = rows.get(ribbon.from);
-  const to = rows.get(ribbon.to);
-  if (!from || !to) {
+/** Within the band: along the rails into a return from above, and from its right end back up. */
+function bandPaths(
+  layout: FlowLayout,
+  band: Band,
+  rows: Map<string, Row>,
+  columns: Column[],
+): RibbonPath[] {
+  const railOf = (i: number) => r(BAND_HEAD - 2 + band.rail * i);
+  const count = band.rows.length;
+  const trunks = new Map<string, RibbonPath>();
+  const found = layout.ribbons.flatMap((ribbon) => {
+    const source = band.at.get(ribbon.from);
+    const target = band.at.get(ribbon.to);
+    const from = rows.get(ribbon.from);
+    const to = rows.get(ribbon.to);
+    const column = from && columns[from.stage];
+    if (target && from && column) {
+      const gap = downGap(column, target.i);
+      const rail = railOf(target.i);
+      const entry = r(target.row.x + 30);
+      const d = polyline([
+        [gap, 0],
+        [gap, rail],
+        [entry, rail],
+        [entry, target.row.y - 11],
+      ]);
+      const key = `trunk ${ribbon.kind} ${from.stage} ${ribbon.to}`;
+      const whole = path(ribbon, d, 0, band.height);
+      trunks.set(key, { ...whole, key, from: ribbon.to });
+      return [{ ...whole, lit: true }];
+    }
+    if (source && (to || target)) {
+      const rail = railOf(count + source.i);
+      const exit = r(source.row.x + source.row.width);
+      const end: [number, number][] = to
+        ? [[upGap(to, source.i), 0]]
+        : target
+          ? [[target.row.x + 60, target.row.y - 11]]
+          : [];
+      const x = end[0]?.[0] ?? exit;
+      const d = polyline([
+        [exit, source.row.y],
+        [exit + 8, source.row.y],
+        [exit + 8, rail],
+        [x, rail],
+        ...end,
+      ]);
+      return [{ ...path(ribbon, d, 0, band.height), width: Math.min(ribbonWidth(ribbon), 3) }];
+    }
     return [];
-  }
-  const d =
-    `M${r(from.x + from.width)} ${r(from.y)}` + bend(from.x + from.width, from.y, to.x, to.y);
-  return [{ ribbon, key: keyOf(ribbon), d, width: ribbonWidth(ribbon) }];
+  });
+  return [...trunks.values(), ...found];
+}
+
+/** Sends and keys between two rows of the columns. */
+function taps(layout: FlowLayout, inBand: Set<string>, rows: Map<string, Row>): RibbonPath[] {
+  return layout.ribbons.flatMap((ribbon) => {
+    const from = rows.get(ribbon.from);
+    const to = rows.get(ribbon.to);
+    const tap = ribbon.kind === "send" || ribbon.kind === "key";
+    if (!tap || !from || !to || inBand.has(ribbon.from) || inBand.has(ribbon.to)) {
+      return [];
+    }
+    const start = from.x + from.width;
+    const d = `M${r(start)} ${r(from.y)}` + bend(start, from.y, to.x, to.y);
+    return [path(ribbon, d, Math.min(from.y, to.y) - 8, Math.max(from.y, to.y) + 8)];
+  });
 }
 
 /** Straight stretches with rounded corners. */

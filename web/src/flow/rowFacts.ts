@@ -1,38 +1,85 @@
-import type { MixView } from "../api/client";
-import { db } from "../ui/format";
+import type { Channel, MixView, Output } from "../api/client";
+import { db, plural } from "../ui/format";
+import type { Fold } from "./folding";
 import type { RowFacts } from "./FlowRow";
 
 const SHORT: Record<string, string> = { mono: "M", stereo: "St", quad: "Qd", lcr: "LCR" };
 
-/** What each row of the Flow says, by id. */
-export function rowFacts(view: MixView): Map<string, RowFacts> {
-  const facts = new Map<string, RowFacts>();
-  const names = new Map(view.document.channels.map((channel) => [channel.id, channel.name]));
-  for (const channel of view.document.channels) {
-    const free = channel.kind === "seat" && channel.clips.length === 0;
-    const goes = channel.output ? `, goes to ${names.get(channel.output) ?? "?"}` : "";
-    facts.set(channel.id, {
-      id: channel.id,
-      name: channel.name,
-      family: view.facts[channel.id]?.colour ?? "neutral",
-      shape: free ? "free" : channel.kind,
-      layout: SHORT[channel.layout] ?? channel.layout,
-      value: channel.kind === "seat" ? db(channel.faderDb) : undefined,
-      muted: channel.mute,
-      title:
-        `${channel.name}: ${free ? "free " : ""}${channel.kind}, ${channel.layout}, ` +
-        `${channel.category}, fader ${db(channel.faderDb)} dB${channel.mute ? ", muted" : ""}${goes}`,
-    });
-  }
-  for (const output of view.document.outputs) {
-    facts.set(output.id, {
-      id: output.id,
-      name: output.name,
-      family: view.facts[output.channel]?.colour ?? "neutral",
-      shape: "file",
-      layout: SHORT[output.layout] ?? output.layout,
-      title: `${output.name}: ${output.kind}, ${output.layout}, ${output.format}, file “${output.namePattern}.wav”`,
-    });
-  }
-  return facts;
+type Folds = ReadonlyMap<string, Fold>;
+
+/** What every row is called, by id. */
+export function rowNames(view: MixView, folds: Folds): Map<string, string> {
+  const names = new Map<string, string>();
+  view.document.channels.forEach((one) => names.set(one.id, one.name));
+  view.document.outputs.forEach((one) => names.set(one.id, one.name));
+  folds.forEach((fold) =>
+    names.set(fold.id, `${names.get(fold.bus) ?? "?"}: ${plural(fold.seats.length, "seat")}`),
+  );
+  return names;
+}
+
+/** What a row of the Flow says; worked out for those that are drawn. */
+export function rowFacts(
+  view: MixView,
+  folds: Folds,
+): { of: (id: string) => RowFacts | undefined } {
+  const channels = new Map(view.document.channels.map((one) => [one.id, one]));
+  const outputs = new Map(view.document.outputs.map((one) => [one.id, one]));
+  const colour = (id: string) => view.facts[id]?.colour ?? "neutral";
+  return {
+    of: (id) => {
+      const channel = channels.get(id);
+      const output = outputs.get(id);
+      const fold = folds.get(id);
+      if (channel) {
+        return ofChannel(channel, colour(id), channels.get(channel.output ?? "")?.name);
+      }
+      if (output) {
+        return ofOutput(output, colour(output.channel));
+      }
+      return fold && ofFold(fold, colour(fold.bus), channels.get(fold.bus)?.name ?? "?");
+    },
+  };
+}
+
+function ofChannel(channel: Channel, family: string, destination?: string): RowFacts {
+  const free = channel.kind === "seat" && channel.clips.length === 0;
+  const goes = channel.output ? `, goes to ${destination ?? "?"}` : "";
+  return {
+    id: channel.id,
+    name: channel.name,
+    family,
+    shape: free ? "free" : channel.kind,
+    layout: SHORT[channel.layout] ?? channel.layout,
+    value: channel.kind === "seat" ? db(channel.faderDb) : undefined,
+    muted: channel.mute,
+    folds: channel.kind === "bus" || channel.kind === "master" ? channel.id : undefined,
+    title:
+      `${channel.name}: ${free ? "free " : ""}${channel.kind}, ${channel.layout}, ` +
+      `${channel.category}, fader ${db(channel.faderDb)} dB${channel.mute ? ", muted" : ""}${goes}`,
+  };
+}
+
+function ofOutput(output: Output, family: string): RowFacts {
+  return {
+    id: output.id,
+    name: output.name,
+    family,
+    shape: "file",
+    layout: SHORT[output.layout] ?? output.layout,
+    title: `${output.name}: ${output.kind}, ${output.layout}, ${output.format}, file “${output.namePattern}.wav”`,
+  };
+}
+
+function ofFold(fold: Fold, family: string, bus: string): RowFacts {
+  const seats = plural(fold.seats.length, "seat");
+  return {
+    id: fold.id,
+    name: `${bus}: ${seats}`,
+    family,
+    shape: "fold",
+    layout: "",
+    folds: fold.bus,
+    title: `${seats} that lead to ${bus}, folded; F unfolds them`,
+  };
 }

@@ -1,7 +1,7 @@
 import { useKnowledge } from "../api/queries";
 import { familyColour } from "./colour";
 
-export type Shape = "seat" | "free" | "bus" | "return" | "master" | "reference" | "file";
+export type Shape = "seat" | "free" | "bus" | "return" | "master" | "reference" | "file" | "fold";
 
 const SHAPES: Record<Shape, string> = {
   seat: "rounded-[2px]",
@@ -10,6 +10,7 @@ const SHAPES: Record<Shape, string> = {
   return: "rounded-lg",
   master: "rounded-r-lg",
   reference: "rounded-[2px]",
+  fold: "rounded-[2px]",
   file: "rounded-t-[2px] rounded-bl-[2px] rounded-br-lg",
 };
 
@@ -29,7 +30,16 @@ export function Mark({ family, shape = "seat" }: { family: string; shape?: Shape
               border: `1.5px ${shape === "return" ? "solid" : "dashed"} ${colour}`,
               fontStretch: "84%",
             }
-          : { background: colour, color: "var(--on-mark)", fontStretch: "84%" }
+          : {
+              background: colour,
+              color: "var(--on-mark)",
+              fontStretch: "84%",
+              // A fold shows the edges of what lies beneath it.
+              boxShadow:
+                shape === "fold"
+                  ? `1px 1px 0 var(--ground), 2.5px 2.5px 0 ${colour}, 3.5px 3.5px 0 var(--ground), 5px 5px 0 ${colour}`
+                  : undefined,
+            }
       }
     >
       {mark}

@@ -14,6 +14,7 @@ import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Tap;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -27,7 +28,8 @@ import java.util.Map;
  * command line; and the same job by the reference script, in the same run.
  *
  * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
- * for how long line check and coverage take.
+ * for how long line check and coverage take; or {@code edits} and the address of a started
+ * application, for how long an edit takes by way of HTTP and in a browser.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -43,8 +45,13 @@ public final class Main {
       CheckBench.run();
       return;
     }
+    if (args.length == 2 && args[0].equals("edits")) {
+      EditBench.run(URI.create(args[1]));
+      return;
+    }
     if (args.length != 3) {
-      System.err.println("usage: bench check | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+      System.err.println(
+          "usage: bench check | bench edits URL | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

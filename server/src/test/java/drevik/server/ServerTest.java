@@ -94,16 +94,55 @@ class ServerTest {
     assertThat(sent.status()).isEqualTo(200);
     assertThat(sent.body().path("revision").asInt()).isEqualTo(2);
     assertThat(sent.body().path("undo").asString()).isEqualTo("send 2 channels to “Percussion”");
-    Answer undone = server.post("/api/mixes/" + mix + "/undo", Map.of());
+    JsonNode whole = server.get("/api/mixes/" + mix).body();
+    Answer undone = server.post("/api/mixes/" + mix + "/undo", shown(2));
     assertThat(undone.body().path("revision").asInt()).isEqualTo(1);
     assertThat(undone.body().path("redo").asString()).contains("Percussion");
     JsonNode first = server.get("/api/mixes/" + mix).body();
     assertThat(first.path("document").path("channels").get(5).path("output").asString())
         .isEqualTo("drums");
-    Answer redone = server.post("/api/mixes/" + mix + "/redo", Map.of());
-    assertThat(redone.body().path("document")).isEqualTo(sent.body().path("document"));
-    assertThat(server.post("/api/mixes/" + mix + "/redo", Map.of()).detail())
+    server.post("/api/mixes/" + mix + "/redo", shown(1));
+    assertThat(server.get("/api/mixes/" + mix).body()).isEqualTo(whole);
+    assertThat(server.post("/api/mixes/" + mix + "/redo", shown(2)).detail())
         .contains("nothing to redo");
+  }
+
+  @Test
+  void anAnswerTellsNoMoreThanWhatIsDifferentFromTheRevisionThatIsShown() {
+    String mix = session();
+    JsonNode first = server.edit(mix, 1, mute("hat", true)).body();
+    assertThat(names(first.path("channels"))).containsExactly("Hat");
+    assertThat(first.path("findings")).hasSize(1);
+    assertThat(first.path("facts")).isEmpty();
+    for (String same : List.of("order", "rest", "flow")) {
+      assertThat(first.path(same).isMissingNode()).as(same).isTrue();
+    }
+    // Somebody else still shows the first revision: the answer covers both edits.
+    JsonNode second =
+        server
+            .edit(mix, 1, Map.of("edit", "duplicate-channels", "channels", List.of("room")))
+            .body();
+    assertThat(second.path("from").asInt()).isEqualTo(1);
+    assertThat(names(second.path("channels"))).containsExactly("Hat", "Room 2");
+    int channels = server.get("/api/mixes/" + mix).body().path("document").path("channels").size();
+    assertThat(second.path("order")).hasSize(channels);
+    assertThat(second.path("flow").path("ribbons")).isNotEmpty();
+    JsonNode third = server.edit(mix, 3, Map.of("edit", "rename-mix", "name", "Renamed")).body();
+    assertThat(third.path("rest").path("name").asString()).isEqualTo("Renamed");
+    assertThat(third.path("channels")).isEmpty();
+    JsonNode since = server.get("/api/mixes/" + mix + "/changes?from=2").body();
+    assertThat(names(since.path("channels"))).containsExactly("Room 2");
+    assertThat(since.path("revision").asInt()).isEqualTo(4);
+    assertThat(server.get("/api/mixes/" + mix + "/changes?from=9").detail())
+        .contains("no revision 9");
+  }
+
+  private static List<String> names(JsonNode channels) {
+    return channels.valueStream().map(channel -> channel.path("name").asString()).toList();
+  }
+
+  private static Map<String, Object> shown(int revision) {
+    return Map.of("basedOn", revision);
   }
 
   @Test
@@ -222,12 +261,12 @@ class ServerTest {
     JsonNode lines = server.get("/api/mixes/" + mix + "/revisions").body();
     assertThat(lines).hasSize(3);
     assertThat(lines.get(0).path("says").asString()).isEqualTo("mute “Room”");
-    JsonNode first = server.post("/api/mixes/" + mix + "/revisions/1", Map.of()).body();
+    JsonNode first = server.post("/api/mixes/" + mix + "/revisions/1", shown(3)).body();
     assertThat(first.path("revision").asInt()).isEqualTo(1);
     assertThat(first.path("findings")).isEmpty();
-    assertThat(server.post("/api/mixes/" + mix + "/revisions/3", Map.of()).body().path("findings"))
+    assertThat(server.post("/api/mixes/" + mix + "/revisions/3", shown(1)).body().path("findings"))
         .hasSize(2);
-    assertThat(server.post("/api/mixes/" + mix + "/revisions/9", Map.of()).status()).isEqualTo(404);
+    assertThat(server.post("/api/mixes/" + mix + "/revisions/9", shown(3)).status()).isEqualTo(404);
   }
 
   @Test

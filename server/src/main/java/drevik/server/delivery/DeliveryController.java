@@ -1,6 +1,6 @@
 package drevik.server.delivery;
 
-import drevik.server.mix.MixView;
+import drevik.server.mix.MixChange;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -68,7 +68,7 @@ class DeliveryController {
   }
 
   @PostMapping(path = "/api/deliveries/{id}/seat", produces = MediaType.APPLICATION_JSON_VALUE)
-  MixView seat(@PathVariable String id, @RequestBody SeatRequest request) throws IOException {
+  MixChange seat(@PathVariable String id, @RequestBody SeatRequest request) throws IOException {
     return deliveries.seat(id, request.basedOn());
   }
 }

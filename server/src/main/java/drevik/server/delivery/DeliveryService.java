@@ -17,8 +17,8 @@ import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.server.Ids;
 import drevik.server.NotFound;
+import drevik.server.mix.MixChange;
 import drevik.server.mix.MixService;
-import drevik.server.mix.MixView;
 import drevik.server.store.AudioStore;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -258,7 +258,7 @@ public class DeliveryService {
   }
 
   /** Seats everything that the plan has a place for, in one revision. */
-  public MixView seat(String deliveryId, int basedOn) throws IOException {
+  public MixChange seat(String deliveryId, int basedOn) throws IOException {
     DeliveryRow delivery = delivery(deliveryId);
     Mix mix = mixes.document(delivery.mixId);
     Map<String, String> seatedOn = seatedOn(mix);

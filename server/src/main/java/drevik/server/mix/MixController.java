@@ -36,6 +36,9 @@ class MixController {
   /** An edit with the revision that it was made on. */
   record EditRequest(int basedOn, Edit edit) {}
 
+  /** The revision that the page shows: the answer tells what is different from it. */
+  record Shown(int basedOn) {}
+
   private final MixService mixes;
   private final MixEvents events;
 
@@ -91,19 +94,25 @@ class MixController {
     return mixes.view(id);
   }
 
+  /** What has changed since a revision that is still shown. */
+  @GetMapping("/{id}/changes")
+  MixChange changes(@PathVariable String id, @RequestParam int from) {
+    return mixes.changes(id, from);
+  }
+
   @PostMapping("/{id}/edits")
-  MixView edit(@PathVariable String id, @RequestBody EditRequest request) {
+  MixChange edit(@PathVariable String id, @RequestBody EditRequest request) {
     return mixes.edit(id, request.basedOn(), request.edit());
   }
 
   @PostMapping("/{id}/undo")
-  MixView undo(@PathVariable String id) {
-    return mixes.undo(id);
+  MixChange undo(@PathVariable String id, @RequestBody Shown shown) {
+    return mixes.undo(id, shown.basedOn());
   }
 
   @PostMapping("/{id}/redo")
-  MixView redo(@PathVariable String id) {
-    return mixes.redo(id);
+  MixChange redo(@PathVariable String id, @RequestBody Shown shown) {
+    return mixes.redo(id, shown.basedOn());
   }
 
   /** Says the revision now, and each later one as it is made. */
@@ -132,8 +141,8 @@ class MixController {
   }
 
   @PostMapping("/{id}/revisions/{number}")
-  MixView goTo(@PathVariable String id, @PathVariable int number) {
-    return mixes.goTo(id, number);
+  MixChange goTo(@PathVariable String id, @PathVariable int number, @RequestBody Shown shown) {
+    return mixes.goTo(id, shown.basedOn(), number);
   }
 
   @GetMapping("/{id}/ledger")

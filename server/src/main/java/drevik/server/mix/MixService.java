@@ -15,6 +15,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,7 +29,7 @@ public class MixService {
   private final RevisionRows revisions;
   private final Clock clock;
   private final ApplicationEventPublisher events;
-  private final RecentDocuments recent;
+  private final RecentRevisions recent;
   private final EntityManager entities;
 
   MixService(
@@ -36,7 +37,7 @@ public class MixService {
       RevisionRows revisions,
       Clock clock,
       ApplicationEventPublisher events,
-      RecentDocuments recent,
+      RecentRevisions recent,
       EntityManager entities) {
     this.mixes = mixes;
     this.revisions = revisions;
@@ -126,7 +127,15 @@ public class MixService {
 
   @Transactional(readOnly = true)
   public MixView view(String id) {
-    return view(row(id));
+    MixRow row = row(id);
+    return MixView.of(id, known(id, row.head), undoable(row), redoable(row));
+  }
+
+  /** What is different at the head from an earlier revision that somebody still shows. */
+  @Transactional(readOnly = true)
+  public MixChange changes(String id, int from) {
+    MixRow row = row(id);
+    return change(row, known(id, from), known(id, row.head));
   }
 
   /** What of each seat reaches each output. */
@@ -177,8 +186,9 @@ public class MixService {
    * @throws Conflict if it no longer does, with both sides in words
    */
   @Transactional
-  public MixView edit(String id, int basedOn, Edit edit) {
+  public MixChange edit(String id, int basedOn, Edit edit) {
     MixRow row = row(id);
+    KnownRevision base = known(id, basedOn);
     Mix before = head(row);
     Mix after;
     try {
@@ -189,7 +199,7 @@ public class MixService {
       }
       throw new Conflict(
           "You wanted to "
-              + edit.says(documentOf(id, basedOn))
+              + edit.says(base.document())
               + "; meanwhile the Mix went on to revision "
               + row.head
               + " (“"
@@ -197,50 +207,52 @@ public class MixService {
               + "”). "
               + e.getMessage());
     }
-    append(row, edit.says(before), after);
-    return view(row, after);
+    return change(row, base, append(row, edit.says(before), after));
   }
 
-  private void append(MixRow row, String says, Mix document) {
+  private KnownRevision append(MixRow row, String says, Mix document) {
     // What could not be read back must not be written.
     Validity.require(document);
     Instant now = clock.instant();
     int number = revisions.last(row.id) + 1;
     // Persisted, not saved: saving would look for a row of this key first.
     entities.persist(new RevisionRow(row.id, number, row.head, now, says, document));
-    recent.keepAfterCommit(row.id, number, document);
-    moveTo(row, number, document, now);
+    KnownRevision made = new KnownRevision(number, document);
+    recent.keepAfterCommit(row.id, made);
+    moveTo(row, made);
+    return made;
   }
 
-  private void moveTo(MixRow row, int number, Mix document, Instant now) {
-    row.head = number;
-    row.name = document.name();
-    row.changedAt = now;
+  private KnownRevision moveTo(MixRow row, KnownRevision revision) {
+    row.head = revision.number();
+    row.name = revision.document().name();
+    row.changedAt = clock.instant();
     mixes.saveAndFlush(row);
-    events.publishEvent(new MixEvents.Moved(row.id, number));
+    events.publishEvent(new MixEvents.Moved(row.id, row.head));
+    return revision;
   }
 
   @Transactional
-  public MixView undo(String id) {
+  public MixChange undo(String id, int basedOn) {
     MixRow row = row(id);
+    KnownRevision base = known(id, basedOn);
     Integer parent = revisions.line(id, row.head).map(RevisionLine::parent).orElse(null);
     if (parent == null) {
       throw new Refused("There is nothing to undo: this is the first revision.");
     }
-    moveTo(row, parent, documentOf(id, parent), clock.instant());
-    return view(row);
+    return change(row, base, moveTo(row, known(id, parent)));
   }
 
   @Transactional
-  public MixView redo(String id) {
+  public MixChange redo(String id, int basedOn) {
     MixRow row = row(id);
+    KnownRevision base = known(id, basedOn);
     int child =
         revisions
             .newestChild(id, row.head)
             .orElseThrow(
                 () -> new Refused("There is nothing to redo: this is the newest revision."));
-    moveTo(row, child, documentOf(id, child), clock.instant());
-    return view(row);
+    return change(row, base, moveTo(row, known(id, child)));
   }
 
   /** All revisions, the newest first. */
@@ -252,10 +264,10 @@ public class MixService {
 
   /** Goes back, or forward, to any revision; what was made since is kept. */
   @Transactional
-  public MixView goTo(String id, int number) {
+  public MixChange goTo(String id, int basedOn, int number) {
     MixRow row = row(id);
-    moveTo(row, number, documentOf(id, number), clock.instant());
-    return view(row);
+    KnownRevision base = known(id, basedOn);
+    return change(row, base, moveTo(row, known(id, number)));
   }
 
   /** Puts a Mix away, or takes it out again; nothing of it is lost. */
@@ -264,16 +276,20 @@ public class MixService {
     row(id).archived = archived;
   }
 
-  private MixView view(MixRow row) {
-    return view(row, head(row));
+  private MixChange change(MixRow row, KnownRevision from, KnownRevision head) {
+    return MixChange.between(from, head, undoable(row), redoable(row));
   }
 
-  private MixView view(MixRow row, Mix document) {
+  private @Nullable String undoable(MixRow row) {
     RevisionLine head = revisions.line(row.id, row.head).orElseThrow();
-    String undo = head.parent() == null ? null : head.says();
-    String redo =
-        revisions.newestChild(row.id, row.head).map(n -> revisions.says(row.id, n)).orElse(null);
-    return MixView.of(row.id, row.head, undo, redo, document);
+    return head.parent() == null ? null : head.says();
+  }
+
+  private @Nullable String redoable(MixRow row) {
+    return revisions
+        .newestChild(row.id, row.head)
+        .map(number -> revisions.says(row.id, number))
+        .orElse(null);
   }
 
   private Mix head(MixRow row) {
@@ -281,6 +297,10 @@ public class MixService {
   }
 
   private Mix documentOf(String id, int number) {
+    return known(id, number).document();
+  }
+
+  private KnownRevision known(String id, int number) {
     return recent.get(id, number, () -> revision(id, number).document);
   }
 

@@ -10,46 +10,47 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * Documents of revisions that were read or made lately. A revision never changes, so what is kept
- * here cannot be out of date; reading a large one anew costs more than everything else in an edit.
+ * Revisions that were read or made lately, with what follows from them. A revision never changes,
+ * so what is kept here cannot be out of date; reading a large one anew costs more than everything
+ * else in an edit.
  */
 @Component
-class RecentDocuments {
+class RecentRevisions {
   private static final int MOST = 32;
 
-  private final Map<RevisionRow.Key, Mix> documents =
+  private final Map<RevisionRow.Key, KnownRevision> revisions =
       Collections.synchronizedMap(
           new LinkedHashMap<>(MOST, 0.75f, true) {
             private static final long serialVersionUID = 1;
 
             @Override
-            protected boolean removeEldestEntry(Map.Entry<RevisionRow.Key, Mix> eldest) {
+            protected boolean removeEldestEntry(Map.Entry<RevisionRow.Key, KnownRevision> eldest) {
               return size() > MOST;
             }
           });
 
-  /** The document of a revision that is in the database, read if it is not here. */
-  Mix get(String mixId, int number, Supplier<Mix> read) {
+  /** A revision that is in the database, its document read if it is not here. */
+  KnownRevision get(String mixId, int number, Supplier<Mix> read) {
     RevisionRow.Key key = new RevisionRow.Key(mixId, number);
-    Mix known = documents.get(key);
+    KnownRevision known = revisions.get(key);
     if (known != null) {
       return known;
     }
-    Mix document = read.get();
+    KnownRevision revision = new KnownRevision(number, read.get());
     // Within a change, what was read may be taken back again with the change.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-      documents.put(key, document);
+      revisions.put(key, revision);
     }
-    return document;
+    return revision;
   }
 
-  /** Keeps a new revision's document once its transaction has been committed, and not before. */
-  void keepAfterCommit(String mixId, int number, Mix document) {
+  /** Keeps a new revision once its transaction has been committed, and not before. */
+  void keepAfterCommit(String mixId, KnownRevision made) {
     TransactionSynchronizationManager.registerSynchronization(
         new TransactionSynchronization() {
           @Override
           public void afterCommit() {
-            documents.put(new RevisionRow.Key(mixId, number), document);
+            revisions.put(new RevisionRow.Key(mixId, made.number()), made);
           }
         });
   }

@@ -1,0 +1,171 @@
+package drevik.bench;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import drevik.codec.Documents;
+import drevik.mix.Mix;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * How long an edit takes as a Mix grows: over HTTP and the database, from request to whole answer;
+ * and in Chromium, from the key to the frame that shows it. And how long the Flow takes from an
+ * empty page to its first frame.
+ */
+final class EditBench {
+  private static final int[] SIZES = {100, 300, 1000, 3000};
+  private static final int WARM_UP = 40;
+  private static final int EDITS = 100;
+  private static final int DRAWS = 5;
+  private static final int REDRAWS = 15;
+
+  /**
+   * Notes when the first row stands in a frame; and when the picked row's name changes its look.
+   */
+  private static final String WATCH =
+      """
+      window.afterFrame = (then) => requestAnimationFrame(() => setTimeout(then, 0));
+      const look = () =>
+        document.querySelector('[data-row="seat-0"]')
+          ? afterFrame(() => (window.firstDrawn = performance.now()))
+          : setTimeout(look, 2);
+      look();
+      """;
+
+  private static final String MUTE =
+      """
+      () => new Promise((done) => {
+        const row = document.querySelector('[data-row="seat-0"]');
+        const muted = () => row.querySelector('.line-through') !== null;
+        const before = muted();
+        const from = performance.now();
+        const look = () =>
+          muted() === before
+            ? setTimeout(look, 1)
+            : window.afterFrame(() => {
+                const edits = performance.getEntriesByType('resource')
+                  .filter((one) => one.name.endsWith('/edits'));
+                const answered = edits[edits.length - 1].responseEnd;
+                done([performance.now() - from, performance.now() - answered]);
+              });
+        row.dispatchEvent(new KeyboardEvent('keydown', { key: 'm', bubbles: true }));
+        look();
+      })
+      """;
+
+  private final HttpClient http = HttpClient.newHttpClient();
+  private final URI application;
+
+  private EditBench(URI application) {
+    this.application = application;
+  }
+
+  static void run(URI application) throws IOException, InterruptedException {
+    EditBench bench = new EditBench(application);
+    for (int size : SIZES) {
+      bench.overHttp(size, bench.create(LargeMix.of(size)));
+    }
+    try (Playwright playwright = Playwright.create();
+        Browser browser =
+            playwright
+                .chromium()
+                .launch(
+                    new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of("--no-sandbox", "--disable-gpu")))) {
+      for (int size : SIZES) {
+        bench.inChromium(size, bench.create(LargeMix.of(size)), browser);
+      }
+    }
+  }
+
+  private void overHttp(int size, String id) throws IOException, InterruptedException {
+    double[] times = new double[EDITS];
+    long bytes = 0;
+    for (int i = -WARM_UP; i < EDITS; i++) {
+      String edit =
+          "{\"edit\":\"set-level\",\"channels\":[\"seat-%d\"],\"field\":\"fader\",\"value\":%d}"
+              .formatted((i + WARM_UP) % 50, -1 - (i + WARM_UP) % 40);
+      String request = "{\"basedOn\":%d,\"edit\":%s}".formatted(i + WARM_UP + 1, edit);
+      long began = System.nanoTime();
+      String answer = post("/api/mixes/" + id + "/edits", request);
+      if (i >= 0) {
+        times[i] = (System.nanoTime() - began) / 1e6;
+        bytes = answer.length();
+      }
+    }
+    Arrays.sort(times);
+    System.out.printf(
+        Locale.ROOT,
+        "edit: %d channels: answered over HTTP in %.0f ms (median), %.0f ms (95th percentile of %d), %.0f kB%n",
+        size,
+        times[EDITS / 2],
+        times[EDITS * 95 / 100],
+        EDITS,
+        bytes / 1e3);
+  }
+
+  private void inChromium(int size, String id, Browser browser) {
+    double[] drawn = new double[DRAWS];
+    double[] redrawn = new double[REDRAWS];
+    double[] afterAnswer = new double[REDRAWS];
+    for (int i = 0; i < DRAWS; i++) {
+      try (Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800))) {
+        page.addInitScript(WATCH);
+        page.navigate(application.resolve("/mixes/" + id + "/flow?picked=seat-0").toString());
+        page.waitForFunction("window.firstDrawn > 0");
+        drawn[i] = ((Number) page.evaluate("window.firstDrawn")).doubleValue();
+        if (i == DRAWS - 1) {
+          for (int k = -5; k < REDRAWS; k++) {
+            List<?> times = (List<?>) page.evaluate(MUTE);
+            if (k >= 0) {
+              redrawn[k] = ((Number) times.get(0)).doubleValue();
+              afterAnswer[k] = ((Number) times.get(1)).doubleValue();
+            }
+          }
+        }
+      }
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "flow: %d channels: first drawn in %.0f ms, an edit redrawn in %.0f ms, of which %.0f ms after the answer (medians)%n",
+        size,
+        median(drawn),
+        median(redrawn),
+        median(afterAnswer));
+  }
+
+  private static double median(double[] times) {
+    Arrays.sort(times);
+    return times[times.length / 2];
+  }
+
+  /** The id of a new Mix on the shelf. */
+  private String create(Mix mix) throws IOException, InterruptedException {
+    String answer = post("/api/mixes/files", Documents.writeMix(mix));
+    return answer.replaceAll(".*\"id\":\"([^\"]*)\".*", "$1");
+  }
+
+  private String post(String path, String body) throws IOException, InterruptedException {
+    HttpRequest request =
+        HttpRequest.newBuilder(application.resolve(path))
+            .header("Content-Type", path.endsWith("files") ? "text/plain" : "application/json")
+            .POST(BodyPublishers.ofString(body))
+            .build();
+    var answer = http.send(request, BodyHandlers.ofString());
+    if (answer.statusCode() != 200) {
+      throw new IOException(path + " was answered " + answer.statusCode() + ": " + answer.body());
+    }
+    return answer.body();
+  }
+}

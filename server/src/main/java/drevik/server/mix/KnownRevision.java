@@ -1,0 +1,64 @@
+package drevik.server.mix;
+
+import drevik.category.CategoryMap;
+import drevik.category.ColourFamily;
+import drevik.check.Finding;
+import drevik.check.LineCheck;
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.route.FlowLayout;
+import drevik.server.mix.MixView.ChannelFacts;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A revision and what follows from it, which is worked out when it is first asked for. */
+final class KnownRevision {
+  /** What follows from a document: see {@link MixView}. */
+  record Derived(FlowLayout flow, Map<String, ChannelFacts> facts, List<Finding> findings) {}
+
+  private final int number;
+  private final Mix document;
+  private Derived derived;
+
+  KnownRevision(int number, Mix document) {
+    this.number = number;
+    this.document = document;
+  }
+
+  int number() {
+    return number;
+  }
+
+  Mix document() {
+    return document;
+  }
+
+  synchronized Derived derived() {
+    if (derived == null) {
+      Map<String, ChannelFacts> facts = new LinkedHashMap<>();
+      document
+          .channels()
+          .forEach(channel -> facts.put(channel.id(), factsOf(channel, document.categoryMap())));
+      derived = new Derived(FlowLayout.of(document), facts, LineCheck.of(document));
+    }
+    return derived;
+  }
+
+  private static ChannelFacts factsOf(Channel channel, CategoryMap map) {
+    String colour =
+        Optional.ofNullable(channel.colour())
+            .or(() -> map.colourOf(channel.category()).map(CategoryMap.Answer::value))
+            .orElse(ColourFamily.ofCategory(channel.category()).toString());
+    if (channel.output() == null) {
+      return new ChannelFacts(colour, null);
+    }
+    String because =
+        map.destinationOf(channel.category())
+            .filter(answer -> answer.value().equals(channel.output()))
+            .map(answer -> "from the category map: " + answer.saidBy())
+            .orElse("set by hand");
+    return new ChannelFacts(colour, because);
+  }
+}

@@ -1,0 +1,209 @@
+import type { Channel, Edit, MixView } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { Chooser, type Choice } from "../ui/Chooser";
+import { Mark } from "../ui/Mark";
+import { db, plural } from "../ui/format";
+import { controlled } from "./brackets";
+import { ChainDialog } from "./build/ChainDialog";
+import { ControlDialog } from "./build/ControlDialog";
+import { CreateDialog } from "./build/CreateDialog";
+import { SendDialog } from "./build/SendDialog";
+import { TimesDialog } from "./build/TimesDialog";
+import { RenameDialog } from "./RenameDialog";
+
+type Listed =
+  | "send"
+  | "category"
+  | "colour"
+  | "find"
+  | "stowed"
+  | "copy-sends"
+  | "group"
+  | "only"
+  | "controlled";
+type Formed = "rename" | "create" | "fan" | "control" | "chain" | "times";
+export type Asking = Listed | Formed;
+
+interface QuestionsProps {
+  view: MixView;
+  picked: Channel[];
+  asking?: Asking;
+  onClose: () => void;
+  onEdit: (edit: Edit) => void;
+  onFind: (id: string) => void;
+  onOnly: (bus: string | undefined) => void;
+  onPick: (ids: string[]) => void;
+}
+
+/** Whatever is being asked: a list to choose from, or a form. */
+export function Questions({ asking, picked, onFind, onOnly, onPick, ...rest }: QuestionsProps) {
+  switch (asking) {
+    case undefined:
+      return null;
+    case "rename":
+      return <RenameDialog channels={picked} {...rest} />;
+    case "create":
+      return <CreateDialog after={picked.at(-1)} {...rest} />;
+    case "fan":
+      return <SendDialog picked={picked} {...rest} />;
+    case "control":
+      return <ControlDialog picked={picked} {...rest} />;
+    case "chain":
+      return <ChainDialog picked={picked} {...rest} />;
+    case "times":
+      return <TimesDialog {...rest} />;
+    default:
+      return (
+        <Choosers
+          asking={asking}
+          picked={picked.map((one) => one.id)}
+          onFind={onFind}
+          onOnly={onOnly}
+          onPick={onPick}
+          {...rest}
+        />
+      );
+  }
+}
+
+interface ChoosersProps {
+  view: MixView;
+  picked: string[];
+  asking: Listed;
+  onClose: () => void;
+  onEdit: (edit: Edit) => void;
+  onFind: (id: string) => void;
+  onOnly: (bus: string | undefined) => void;
+  onPick: (ids: string[]) => void;
+}
+
+function Choosers(props: ChoosersProps) {
+  const { view, picked, asking, onClose, onEdit, onFind, onOnly, onPick } = props;
+  const knowledge = useKnowledge().data;
+  const what = `${plural(picked.length, "channel")}`;
+  const lead = (id: string) => (
+    <Mark
+      family={view.facts[id]?.colour ?? "neutral"}
+      shape={view.document.channels.find((one) => one.id === id)?.kind ?? "seat"}
+    />
+  );
+  const channelChoices = (wanted: (channel: Channel) => boolean): Choice[] =>
+    view.document.channels.filter(wanted).map((channel) => ({
+      id: channel.id,
+      label: channel.name,
+      hint: `${channel.kind} · ${channel.layout}`,
+      lead: lead(channel.id),
+    }));
+  const close = (edit: Edit) => {
+    onClose();
+    onEdit(edit);
+  };
+  const lists: Record<
+    Listed,
+    { title: string; placeholder: string; choices: Choice[]; choose: (id: string) => void }
+  > = {
+    send: {
+      title: `Send ${what} to…`,
+      placeholder: "Destination",
+      choices: [
+        ...channelChoices(
+          (one) =>
+            !one.stowed &&
+            one.kind !== "seat" &&
+            one.kind !== "reference" &&
+            !picked.includes(one.id),
+        ),
+        { id: "", label: "Nowhere", hint: "no output" },
+      ],
+      choose: (id) =>
+        close({ edit: "send-channels-to", channels: picked, destination: id || undefined }),
+    },
+    category: {
+      title: `File ${what} under…`,
+      placeholder: "Category",
+      choices: (knowledge?.categories ?? []).map((one) => ({
+        id: one.path,
+        label: one.path,
+        lead: <Mark family={one.family} />,
+      })),
+      choose: (id) => close({ edit: "set-category", channels: picked, category: id }),
+    },
+    colour: {
+      title: `Colour ${what}…`,
+      placeholder: "Colour",
+      choices: [
+        { id: "", label: "The category’s own" },
+        ...(knowledge?.families ?? []).map((one) => ({
+          id: one.id,
+          label: one.id,
+          lead: <Mark family={one.id} />,
+        })),
+      ],
+      choose: (id) => close({ edit: "set-colour", channels: picked, colour: id || undefined }),
+    },
+    "copy-sends": {
+      title: `Copy sends to ${what} from…`,
+      placeholder: "Channel with sends",
+      choices: channelChoices((one) => one.sends.length > 0 && !picked.includes(one.id)),
+      choose: (id) => close({ edit: "copy-sends", from: id, channels: picked }),
+    },
+    group: {
+      title: `Show ${what} with the seats of…`,
+      placeholder: "Bus",
+      choices: [
+        ...channelChoices((one) => one.kind === "bus" && !one.stowed),
+        { id: "", label: "Their own bus" },
+      ],
+      choose: (id) => close({ edit: "set-group", channels: picked, group: id || undefined }),
+    },
+    find: {
+      title: "Find a channel",
+      placeholder: "Name, kind or layout",
+      choices: channelChoices((one) => !one.stowed),
+      choose: (id) => {
+        onClose();
+        onFind(id);
+      },
+    },
+    only: {
+      title: "Show only what leads to…",
+      placeholder: "Bus",
+      choices: channelChoices((one) => one.kind === "bus" && !one.stowed),
+      choose: (id) => {
+        onClose();
+        onOnly(id);
+      },
+    },
+    controlled: {
+      title: "Pick what is controlled by…",
+      placeholder: "Control",
+      choices: view.document.controls.map((one) => ({
+        id: one.id,
+        label: one.name,
+        hint: `${db(one.gainDb)} dB`,
+      })),
+      choose: (id) => {
+        onClose();
+        onPick(controlled(view.document.controls).get(id) ?? []);
+      },
+    },
+    stowed: {
+      title: "Bring back",
+      placeholder: "Stowed channel",
+      choices: channelChoices((one) => one.stowed),
+      choose: (id) => close({ edit: "stow-channels", channels: [id], stowed: false }),
+    },
+  };
+  const list = lists[asking];
+  return (
+    <Chooser
+      key={asking}
+      open
+      title={list.title}
+      placeholder={list.placeholder}
+      choices={list.choices}
+      onChoose={list.choose}
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,205 @@
+import { useMemo } from "react";
+import type { Channel, Edit, MixView } from "../api/client";
+import type { Act } from "../shell/acts";
+import { foldable } from "./folding";
+import type { Asking } from "./Questions";
+import { all, nothing, type Selection } from "./selection";
+import type { FlowState } from "./flowState";
+
+interface Doing {
+  view: MixView;
+  picked: string[];
+  channels: Map<string, Channel>;
+  state: FlowState;
+  apply: (edit: Edit) => void;
+  ask: (what: Asking) => void;
+  select: (selection: Selection) => void;
+  show: (change: Partial<FlowState>) => void;
+}
+
+/** What can be done in the Flow: with the picked channels, and with what is shown. */
+export function useFlowActs(doing: Doing): Act[] {
+  const { view, picked, channels, state, apply, ask, select, show } = doing;
+  return useMemo(() => {
+    const some = picked.length > 0;
+    const mute = picked.some((id) => !channels.get(id)?.mute);
+    const stowed = view.document.channels.filter((channel) => channel.stowed);
+    return [
+      { id: "create", label: "Add channels…", key: "a", run: () => ask("create") },
+      { id: "send-to", label: "Send to…", key: "o", can: some, run: () => ask("send") },
+      { id: "category", label: "Category…", key: "k", can: some, run: () => ask("category") },
+      { id: "colour", label: "Colour…", key: "c", can: some, run: () => ask("colour") },
+      { id: "rename", label: "Rename…", key: "n", can: some, run: () => ask("rename") },
+      { id: "fan", label: "Sends…", key: "s", can: some, run: () => ask("fan") },
+      { id: "chain", label: "Chain…", key: "i", can: some, run: () => ask("chain") },
+      { id: "control", label: "Control…", key: "v", can: some, run: () => ask("control") },
+      {
+        id: "copy-sends",
+        label: "Copy the sends of…",
+        key: "y",
+        can: some,
+        run: () => ask("copy-sends"),
+      },
+      { id: "group", label: "Show with…", key: "g", can: some, run: () => ask("group") },
+      {
+        id: "duplicate",
+        label: "Duplicate",
+        key: "d",
+        can: some,
+        run: () => apply({ edit: "duplicate-channels", channels: picked }),
+      },
+      {
+        id: "earlier",
+        label: "Move up",
+        key: "alt+ArrowUp",
+        can: some,
+        run: () => {
+          const move = moving(view.document.channels, picked, -1);
+          if (move) {
+            apply(move);
+          }
+        },
+      },
+      {
+        id: "later",
+        label: "Move down",
+        key: "alt+ArrowDown",
+        can: some,
+        run: () => {
+          const move = moving(view.document.channels, picked, 1);
+          if (move) {
+            apply(move);
+          }
+        },
+      },
+      {
+        id: "remove",
+        label: "Remove",
+        key: "Delete",
+        can: some,
+        run: () => {
+          apply({ edit: "remove-channels", channels: picked });
+          select(nothing);
+        },
+      },
+      {
+        id: "mute",
+        label: mute || !some ? "Mute" : "Unmute",
+        key: "m",
+        can: some,
+        run: () => apply({ edit: "set-mute", channels: picked, mute }),
+      },
+      {
+        id: "stow",
+        label: "Stow",
+        key: "w",
+        can: some,
+        run: () => {
+          apply({ edit: "stow-channels", channels: picked, stowed: true });
+          select(nothing);
+        },
+      },
+      {
+        id: "bring-back",
+        label: `Bring back… (${stowed.length} stowed)`,
+        key: "b",
+        can: stowed.length > 0,
+        run: () => ask("stowed"),
+      },
+      {
+        id: "times",
+        label: "Tempo, start, end and sections…",
+        key: "t",
+        run: () => ask("times"),
+      },
+      ...showing(view, picked, channels, state, ask, show),
+      { id: "find", label: "Find…", key: "/", run: () => ask("find") },
+      {
+        id: "controlled",
+        label: "Pick what a control acts on…",
+        key: "p",
+        can: view.document.controls.length > 0,
+        run: () => ask("controlled"),
+      },
+      {
+        id: "pick-seats",
+        label: "Pick all seats",
+        key: "ctrl+a",
+        run: () => select(all(view.flow.stages[0]?.ids ?? [])),
+      },
+      { id: "pick-none", label: "Pick nothing", key: "Escape", run: () => select(nothing) },
+    ];
+  }, [picked, channels, view, state, apply, ask, select, show]);
+}
+
+function showing(
+  view: MixView,
+  picked: string[],
+  channels: Map<string, Channel>,
+  state: FlowState,
+  ask: (what: Asking) => void,
+  show: (change: Partial<FlowState>) => void,
+): Act[] {
+  const buses = busesOf(picked, channels);
+  const unfolding = buses.length > 0 && buses.every((id) => state.folded.has(id));
+  return [
+    {
+      id: "fold",
+      label: unfolding ? "Unfold the group" : "Fold the group",
+      key: "f",
+      can: buses.length > 0,
+      run: () => {
+        const folded = new Set(state.folded);
+        buses.forEach((id) => (unfolding ? folded.delete(id) : folded.add(id)));
+        show({ folded });
+      },
+    },
+    {
+      id: "fold-all",
+      label: state.folded.size > 0 ? "Unfold all groups" : "Fold all groups",
+      key: "shift+f",
+      run: () => show({ folded: new Set(state.folded.size > 0 ? [] : foldable(view.flow)) }),
+    },
+    {
+      id: "only",
+      label: state.only ? "Show every group" : "Show only this group",
+      key: "e",
+      run: () => {
+        if (state.only) {
+          show({ only: undefined });
+        } else if (buses.length === 1) {
+          show({ only: buses[0] });
+        } else {
+          ask("only");
+        }
+      },
+    },
+    {
+      id: "buses",
+      label: state.buses ? "Show seats and buses" : "Show only the buses",
+      key: "u",
+      run: () => show({ buses: !state.buses }),
+    },
+  ];
+}
+
+/** The buses that a pick means: those in it, and for seats the buses that they lead to. */
+function busesOf(picked: string[], channels: Map<string, Channel>): string[] {
+  const found = picked.flatMap((id) => {
+    const channel = channels.get(id);
+    return channel?.kind === "bus" || channel?.kind === "master" ? id : (channel?.output ?? []);
+  });
+  return [...new Set(found)];
+}
+
+/** The edit that moves channels one place up or down in the document; none at its edge. */
+function moving(channels: Channel[], picked: string[], by: 1 | -1): Edit | undefined {
+  const places = picked.map((id) => channels.findIndex((one) => one.id === id));
+  const rest = channels.filter((one) => !picked.includes(one.id));
+  const first = Math.min(...places);
+  const at = by < 0 ? first - 1 : first + 1;
+  if (at < 0 || at > rest.length) {
+    return undefined;
+  }
+  return { edit: "move-channels", channels: picked, before: rest[at]?.id };
+}
