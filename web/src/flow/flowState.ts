@@ -18,14 +18,9 @@ interface FlowUrl {
 export function useFlowUrl(view: MixView): FlowUrl {
   const [params, setParams] = useSearchParams();
   const [anchor, setAnchor] = useState<string>();
-  const known = useMemo(
-    () =>
-      new Set([
-        ...view.document.channels.map((one) => one.id),
-        ...view.document.outputs.map((one) => one.id),
-      ]),
-    [view.document],
-  );
+  // By what they say, not by the document: an edit of one channel leaves all that is shown alone.
+  const ids = [...view.document.channels, ...view.document.outputs].map((one) => one.id).join();
+  const known = useMemo(() => new Set(ids.split(",")), [ids]);
   const list = (name: string) => params.get(name) ?? "";
   const [pickedText, foldText, onlyText] = [list("picked"), list("fold"), list("only")];
   const buses = params.has("buses");

@@ -30,7 +30,9 @@ const foldId = (bus: string) => `fold ${bus}`;
 
 /** The layout as it is shown: nothing is computed anew, rows are left out or stand for many. */
 export function folded(whole: FlowLayout, showing: Showing): Folded {
-  const layout = showing.only ? onlyGroup(whole, showing.only) : whole;
+  const { only } = showing;
+  const isShown = whole.stages.some((stage) => only !== undefined && stage.ids.includes(only));
+  const layout = only !== undefined && isShown ? onlyGroup(whole, only) : whole;
   const outputs = mainOutputs(layout);
   const foldOf = new Map<string, string>();
   for (const id of layout.stages.slice(0, -1).flatMap((stage) => stage.ids)) {

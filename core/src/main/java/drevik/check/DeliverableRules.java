@@ -18,7 +18,6 @@ import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
-import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -167,8 +166,7 @@ final class DeliverableRules {
   }
 
   private static boolean holds(Surveyed survey, Output output, Channel channel, Set<Way> ways) {
-    Coverage.Cell cell = survey.wired.cell(channel.id(), output.id());
-    return cell != null && ways.stream().anyMatch(way -> cell.paths(way) > 0);
+    return ways.stream().anyMatch(way -> survey.wired.paths(channel.id(), output.id(), way) > 0);
   }
 
   private static void add(double[][] sum, double[][] more) {
@@ -302,6 +300,9 @@ final class DeliverableRules {
           "Output “"
               + output.name()
               + "” is a minus, and does not say what it is minus of; name the categories.");
+    }
+    if (output.without().isEmpty()) {
+      return;
     }
     for (Channel seat : survey.mix.channels()) {
       boolean unwanted =

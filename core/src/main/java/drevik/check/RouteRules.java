@@ -67,9 +67,7 @@ final class RouteRules {
 
   private static void goesNowhere(Surveyed survey, Channel channel) {
     Channel to = survey.channels.get(channel.output());
-    boolean reaches =
-        survey.mix.outputs().stream()
-            .anyMatch(output -> survey.wired.reaches(channel.id(), output.id()));
+    boolean reaches = survey.wired.reachesAnything(channel.id());
     boolean isKey = survey.from(channel.id()).stream().anyMatch(t -> t.kind() == Tie.Kind.KEY);
     boolean said = to != null && (to.stowed() || isSilentAgain(survey, to));
     // What is only compared with need not be printed.
@@ -101,7 +99,7 @@ final class RouteRules {
 
   /** Only the last of a silent row is named: mending it mends those before it. */
   private static boolean isSilentAgain(Surveyed survey, Channel to) {
-    return survey.mix.outputs().stream().noneMatch(o -> survey.wired.reaches(to.id(), o.id()));
+    return !survey.wired.reachesAnything(to.id());
   }
 
   private static void nothingArrives(Surveyed survey, Channel channel) {
@@ -199,12 +197,12 @@ final class RouteRules {
   private static void reachedTwice(Surveyed survey) {
     Set<List<List<String>>> told = new LinkedHashSet<>();
     for (Channel seat : survey.mix.channels()) {
-      if (!seat.kind().holdsClips() || seat.stowed()) {
+      if (!seat.kind().holdsClips() || !survey.now.isHeardTwice(seat.id())) {
         continue;
       }
       for (Output output : survey.mix.outputs()) {
-        Coverage.Cell cell = survey.now.cell(seat.id(), output.id());
-        if (cell == null || cell.paths(Coverage.Way.DRY) < 2) {
+        long count = survey.now.paths(seat.id(), output.id(), Coverage.Way.DRY);
+        if (count < 2) {
           continue;
         }
         List<List<String>> paths = dryPaths(survey, seat.id(), output.id());
@@ -219,9 +217,7 @@ final class RouteRules {
                   + "” reaches output “"
                   + output.name()
                   + "” "
-                  + (cell.paths(Coverage.Way.DRY) == 2
-                      ? "twice"
-                      : cell.paths(Coverage.Way.DRY) + " times")
+                  + (count == 2 ? "twice" : count + " times")
                   + ": "
                   + words(survey, paths.get(0))
                   + ", and "

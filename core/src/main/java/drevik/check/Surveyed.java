@@ -40,8 +40,8 @@ final class Surveyed {
       from.computeIfAbsent(tie.from(), k -> new ArrayList<>()).add(tie);
     }
     this.parallels = graph.parallels();
-    this.now = Coverage.of(mix);
-    this.wired = Coverage.of(mix, Coverage.View.WIRED);
+    this.now = Coverage.of(mix, graph, Coverage.View.NOW);
+    this.wired = Coverage.of(mix, graph, Coverage.View.WIRED);
   }
 
   /** The wired coverage as it would be with one output changed; worked out once for each. */

@@ -11,9 +11,11 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -21,9 +23,10 @@ import org.jspecify.annotations.Nullable;
  * How much of each channel reaches each output. Chains count as passing audio unchanged: this is
  * about routes and faders, not about what a processor does.
  *
- * <p>From each output the graph is walked once against the signal, in topological order, adding up
- * gains and counting paths; nothing is enumerated, so that the time grows with outputs × ties and
- * not with the number of paths.
+ * <p>From each output the graph is walked once against the signal, in topological order, counting
+ * paths; nothing is enumerated, so that the time grows with outputs × ties and not with the number
+ * of paths. Gains are added up by a second walk, of those outputs only of which they are asked. Not
+ * for several threads at once.
  */
 public final class Coverage {
   /** What a path passes; the later one wins. */
@@ -69,24 +72,7 @@ public final class Coverage {
   /** One step along the signal: into the node {@code to}, by {@code gains[to channel][channel]}. */
   private record Step(int to, double[][] gains) {}
 
-  /** What arrives at an output, by way: paths and gains {@code [output channel][node channel]}. */
-  private static final class Reach {
-    final long[] paths = new long[Way.values().length];
-    final double[][][] gains = new double[Way.values().length][][];
-
-    void add(int way, long count, double[][] more) {
-      paths[way] = saturated(paths[way], count);
-      if (gains[way] == null) {
-        gains[way] = more;
-        return;
-      }
-      for (int row = 0; row < more.length; row++) {
-        for (int column = 0; column < more[row].length; column++) {
-          gains[way][row][column] += more[row][column];
-        }
-      }
-    }
-  }
+  private static final int WAYS = Way.values().length;
 
   private final Mix mix;
   private final View view;
@@ -96,14 +82,27 @@ public final class Coverage {
   private final Way[] ways;
   private final List<List<Step>> steps = new ArrayList<>();
   private final Map<String, Double> controlDb;
-  private final Map<String, Reach[]> reaches = new HashMap<>();
+  private final Map<String, Output> outputs = new HashMap<>();
 
-  private Coverage(Mix mix, View view) {
+  /** Output → paths {@code [node × ways + way]}. */
+  private final Map<String, long[]> counts = new HashMap<>();
+
+  /** Output → gains {@code [node × ways + way][output channel][node channel]}; null where none. */
+  private final Map<String, double[][][]> gains = new HashMap<>();
+
+  /** Node → the nodes that it steps to, for counting, which is done for every output. */
+  private final int[][] next;
+
+  /** Node → the most dry paths into one output. */
+  private final long[] mostDry;
+
+  private final boolean[] reachesAnything;
+
+  private Coverage(Mix mix, SignalGraph graph, View view) {
     this.mix = mix;
     this.view = view;
     this.controlDb = ControlGains.of(mix);
     this.byId = mix.channelsById();
-    SignalGraph graph = SignalGraph.of(mix);
     for (String id : graph.order()) {
       indexOf.put(id, order.size());
       order.add(byId.get(id));
@@ -118,7 +117,14 @@ public final class Coverage {
               : parallels.contains(channel.id()) ? Way.PARALLEL : Way.DRY;
       steps.add(stepsFrom(channel));
     }
-    mix.outputs().forEach(output -> reaches.put(output.id(), walk(output)));
+    next =
+        steps.stream().map(all -> all.stream().mapToInt(Step::to).toArray()).toArray(int[][]::new);
+    mostDry = new long[order.size()];
+    reachesAnything = new boolean[order.size()];
+    for (Output output : mix.outputs()) {
+      outputs.put(output.id(), output);
+      counts.put(output.id(), count(output));
+    }
   }
 
   /**
@@ -131,7 +137,12 @@ public final class Coverage {
   }
 
   public static Coverage of(Mix mix, View view) {
-    return new Coverage(mix, view);
+    return of(mix, SignalGraph.of(mix), view);
+  }
+
+  /** The same, with the graph of the same Mix, if it is there already. */
+  public static Coverage of(Mix mix, SignalGraph graph, View view) {
+    return new Coverage(mix, graph, view);
   }
 
   /** Every seat and reference that reaches an output, in document order, output by output. */
@@ -152,24 +163,55 @@ public final class Coverage {
 
   /** What of a channel reaches an output; null if nothing does. */
   public @Nullable Cell cell(String channel, String output) {
-    Reach reach = reachOf(channel, output);
-    if (reach == null) {
+    Integer at = indexOf.get(channel);
+    if (at == null || !reaches(at, output)) {
       return null;
     }
-    Map<Way, Long> paths = new HashMap<>();
-    Double gainDb = null;
+    Map<Way, Long> paths = new EnumMap<>(Way.class);
+    double[][] loudest = null;
     for (Way way : Way.values()) {
-      if (reach.paths[way.ordinal()] > 0) {
-        paths.put(way, reach.paths[way.ordinal()]);
-        gainDb = gainDb != null ? gainDb : powerDb(reach.gains[way.ordinal()]);
+      int place = at * WAYS + way.ordinal();
+      if (counts.get(output)[place] > 0) {
+        paths.put(way, counts.get(output)[place]);
+        loudest = loudest != null ? loudest : gainsOf(output)[place];
       }
     }
-    return gainDb == null ? null : new Cell(channel, output, paths, gainDb);
+    return new Cell(channel, output, paths, powerDb(loudest));
+  }
+
+  /** How many paths of a way lead from a channel to an output. */
+  public long paths(String channel, String output, Way way) {
+    Integer at = indexOf.get(channel);
+    long[] of = counts.get(output);
+    return at == null || of == null ? 0 : of[at * WAYS + way.ordinal()];
   }
 
   /** True if anything of the channel reaches the output. */
   public boolean reaches(String channel, String output) {
-    return reachOf(channel, output) != null;
+    Integer at = indexOf.get(channel);
+    return at != null && counts.containsKey(output) && reaches(at, output);
+  }
+
+  /** True if anything of the channel reaches any output. */
+  public boolean reachesAnything(String channel) {
+    Integer at = indexOf.get(channel);
+    return at != null && reachesAnything[at];
+  }
+
+  /** True if the channel reaches an output by two dry paths or more. */
+  public boolean isHeardTwice(String channel) {
+    Integer at = indexOf.get(channel);
+    return at != null && mostDry[at] > 1;
+  }
+
+  private boolean reaches(int at, String output) {
+    long[] of = counts.get(output);
+    for (int way = 0; way < WAYS; way++) {
+      if (of[at * WAYS + way] > 0) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /**
@@ -177,16 +219,13 @@ public final class Coverage {
    * where nothing arrives.
    */
   public double[][] gains(String channel, String output, Set<Way> chosen) {
-    Output to = outputOf(output);
-    Channel from = order.get(indexOf.get(channel));
-    double[][] sum = new double[to.layout().channels()][from.layout().channels()];
-    Reach reach = reachOf(channel, output);
-    for (Way way : chosen) {
-      double[][] gains = reach == null ? null : reach.gains[way.ordinal()];
-      for (int row = 0; gains != null && row < sum.length; row++) {
-        for (int column = 0; column < sum[row].length; column++) {
-          sum[row][column] += gains[row][column];
-        }
+    int at = indexOf.get(channel);
+    double[][] sum =
+        new double[outputOf(output).layout().channels()][order.get(at).layout().channels()];
+    for (Way way : reaches(at, output) ? chosen : Set.<Way>of()) {
+      double[][] one = gainsOf(output)[at * WAYS + way.ordinal()];
+      if (one != null) {
+        add(sum, one);
       }
     }
     return sum;
@@ -203,8 +242,7 @@ public final class Coverage {
   }
 
   private void follow(int at, Output output, List<String> way, List<List<String>> found, int most) {
-    Reach reach = reaches.get(output.id())[at];
-    if (reach == null || found.size() >= most) {
+    if (!reaches(at, output.id()) || found.size() >= most) {
       return;
     }
     way.add(order.get(at).id());
@@ -217,47 +255,75 @@ public final class Coverage {
     way.remove(way.size() - 1);
   }
 
-  private @Nullable Reach reachOf(String channel, String output) {
-    Integer at = indexOf.get(channel);
-    Reach[] of = reaches.get(output);
-    return at == null || of == null ? null : of[at];
-  }
-
   private Output outputOf(String id) {
-    return mix.outputs().stream().filter(o -> o.id().equals(id)).findFirst().orElseThrow();
+    Output output = outputs.get(id);
+    if (output == null) {
+      throw new NoSuchElementException(id);
+    }
+    return output;
   }
 
-  private Reach[] walk(Output output) {
-    Reach[] reach = new Reach[order.size()];
-    Integer tapped = indexOf.get(output.channel());
-    if (tapped == null || order.get(tapped).stowed()) {
-      return reach;
-    }
-    for (int at = order.size() - 1; at >= 0; at--) {
-      Channel channel = order.get(at);
+  /** The place in the order of the channel that an output taps; −1 if nothing can come from it. */
+  private int tapped(Output output) {
+    Integer at = indexOf.get(output.channel());
+    boolean silent =
+        at == null || order.get(at).stowed() || gainTo(output.tap(), order.get(at)) == 0;
+    return silent ? -1 : at;
+  }
+
+  private long[] count(Output output) {
+    long[] paths = new long[order.size() * WAYS];
+    int tapped = tapped(output);
+    for (int at = tapped < 0 ? -1 : order.size() - 1; at >= 0; at--) {
+      int own = ways[at].ordinal();
       if (at == tapped) {
-        double gain = gainTo(output.tap(), channel);
-        if (gain != 0) {
-          double pan = output.tap() == Tap.POST_FADER ? channel.pan() : 0;
-          double[][] gains = feed(channel.layout(), output.layout(), pan, gain);
-          reach[at] = new Reach();
-          reach[at].add(ways[at].ordinal(), 1, gains);
+        paths[at * WAYS + own] = 1;
+      }
+      for (int to : next[at]) {
+        for (int way = 0; way < WAYS; way++) {
+          long more = paths[to * WAYS + way];
+          if (more > 0) {
+            int place = at * WAYS + Math.max(way, own);
+            paths[place] = saturated(paths[place], more);
+            reachesAnything[at] = true;
+          }
         }
       }
+      reachesAnything[at] |= at == tapped;
+      mostDry[at] = Math.max(mostDry[at], paths[at * WAYS + Way.DRY.ordinal()]);
+    }
+    return paths;
+  }
+
+  private double[][][] gainsOf(String output) {
+    return gains.computeIfAbsent(output, id -> weigh(outputOf(id)));
+  }
+
+  private double[][][] weigh(Output output) {
+    double[][][] sums = new double[order.size() * WAYS][][];
+    int tapped = tapped(output);
+    for (int at = tapped < 0 ? -1 : order.size() - 1; at >= 0; at--) {
+      Channel channel = order.get(at);
+      int own = ways[at].ordinal();
+      if (at == tapped) {
+        double pan = output.tap() == Tap.POST_FADER ? channel.pan() : 0;
+        sums[at * WAYS + own] =
+            feed(channel.layout(), output.layout(), pan, gainTo(output.tap(), channel));
+      }
       for (Step step : steps.get(at)) {
-        Reach next = reach[step.to()];
-        if (next != null) {
-          reach[at] = reach[at] == null ? new Reach() : reach[at];
-          for (int way = 0; way < next.paths.length; way++) {
-            if (next.paths[way] > 0) {
-              double[][] gains = product(next.gains[way], step.gains());
-              reach[at].add(Math.max(way, ways[at].ordinal()), next.paths[way], gains);
+        for (int way = 0; way < WAYS; way++) {
+          double[][] next = sums[step.to() * WAYS + way];
+          if (next != null) {
+            int place = at * WAYS + Math.max(way, own);
+            if (sums[place] == null) {
+              sums[place] = new double[next.length][channel.layout().channels()];
             }
+            addProduct(sums[place], next, step.gains());
           }
         }
       }
     }
-    return reach;
+    return sums;
   }
 
   private List<Step> stepsFrom(Channel channel) {
@@ -308,17 +374,24 @@ public final class Coverage {
     return trim * (fader == 0 && view == View.WIRED ? 1 : fader);
   }
 
-  private static double[][] product(double[][] a, double[][] b) {
-    double[][] c = new double[a.length][b[0].length];
+  private static void add(double[][] sum, double[][] more) {
+    for (int row = 0; row < sum.length; row++) {
+      for (int column = 0; column < sum[row].length; column++) {
+        sum[row][column] += more[row][column];
+      }
+    }
+  }
+
+  /** Adds the matrix product of a and b to a sum. */
+  private static void addProduct(double[][] sum, double[][] a, double[][] b) {
     for (int row = 0; row < a.length; row++) {
       for (int inner = 0; inner < b.length; inner++) {
         double gain = a[row][inner];
-        for (int column = 0; column < c[row].length; column++) {
-          c[row][column] += gain * b[inner][column];
+        for (int column = 0; column < sum[row].length; column++) {
+          sum[row][column] += gain * b[inner][column];
         }
       }
     }
-    return c;
   }
 
   private static double powerDb(double[][] gains) {

@@ -23,33 +23,47 @@ import org.jgrapht.graph.DefaultEdge;
 import org.jgrapht.graph.builder.GraphTypeBuilder;
 import org.jgrapht.traverse.NotDirectedAcyclicGraphException;
 import org.jgrapht.traverse.TopologicalOrderIterator;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The signal graph of a Mix: channels, tied by outputs, sends and keys. Building it, ordering it
- * and finding loops all take time in proportion to channels plus ties.
+ * and finding loops all take time in proportion to channels plus ties. Not for several threads at
+ * once: graph and order are worked out when they are first asked for.
  */
 public final class SignalGraph {
   private final Mix mix;
   private final Map<String, Channel> channels;
   private final List<Tie> ties;
-  private final Graph<String, DefaultEdge> graph;
+  private @Nullable Graph<String, DefaultEdge> graph;
+  private @Nullable List<String> order;
 
   private SignalGraph(Mix mix) {
     this.mix = mix;
     this.channels = mix.channelsById();
     this.ties = mix.channels().stream().flatMap(c -> tiesOf(c).stream()).toList();
-    this.graph =
+  }
+
+  private Graph<String, DefaultEdge> graph() {
+    if (graph == null) {
+      graph = build();
+    }
+    return graph;
+  }
+
+  private Graph<String, DefaultEdge> build() {
+    Graph<String, DefaultEdge> built =
         GraphTypeBuilder.<String, DefaultEdge>directed()
             .allowingSelfLoops(true)
             .allowingMultipleEdges(true)
             .edgeClass(DefaultEdge.class)
             .buildGraph();
-    channels.keySet().forEach(graph::addVertex);
+    channels.keySet().forEach(built::addVertex);
     for (Tie tie : ties) {
       if (channels.containsKey(tie.from()) && channels.containsKey(tie.to())) {
-        graph.addEdge(tie.from(), tie.to());
+        built.addEdge(tie.from(), tie.to());
       }
     }
+    return built;
   }
 
   public static SignalGraph of(Mix mix) {
@@ -109,7 +123,11 @@ public final class SignalGraph {
         return Optional.of(List.of(tie.from(), tie.from()));
       }
     }
-    return new KosarajuStrongConnectivityInspector<>(graph)
+    // Most Mixes have an order, and what has an order has no loop.
+    if (tryOrder().isPresent()) {
+      return Optional.empty();
+    }
+    return new KosarajuStrongConnectivityInspector<>(graph())
         .stronglyConnectedSets().stream()
             .filter(set -> set.size() > 1)
             .map(
@@ -119,9 +137,9 @@ public final class SignalGraph {
   }
 
   private List<String> loopThrough(String start) {
-    BFSShortestPath<String, DefaultEdge> search = new BFSShortestPath<>(graph);
-    return graph.outgoingEdgesOf(start).stream()
-        .map(edge -> search.getPath(graph.getEdgeTarget(edge), start))
+    BFSShortestPath<String, DefaultEdge> search = new BFSShortestPath<>(graph());
+    return graph().outgoingEdgesOf(start).stream()
+        .map(edge -> search.getPath(graph().getEdgeTarget(edge), start))
         .filter(path -> path != null)
         .min(Comparator.comparingInt(path -> path.getLength()))
         .map(
@@ -145,16 +163,23 @@ public final class SignalGraph {
    * @throws Refused if there is a loop
    */
   public List<String> order() {
-    Map<String, Integer> place = new HashMap<>();
-    channels.keySet().forEach(id -> place.put(id, place.size()));
-    try {
-      List<String> order = new ArrayList<>(channels.size());
-      new TopologicalOrderIterator<>(graph, Comparator.comparingInt(place::get))
-          .forEachRemaining(order::add);
-      return order;
-    } catch (NotDirectedAcyclicGraphException e) {
-      throw new Refused(fault().orElse("The routing has a loop."));
+    return tryOrder().orElseThrow(() -> new Refused(fault().orElse("The routing has a loop.")));
+  }
+
+  private Optional<List<String>> tryOrder() {
+    if (order == null) {
+      Map<String, Integer> place = new HashMap<>();
+      channels.keySet().forEach(id -> place.put(id, place.size()));
+      try {
+        List<String> found = new ArrayList<>(channels.size());
+        new TopologicalOrderIterator<>(graph(), Comparator.comparingInt(place::get))
+            .forEachRemaining(found::add);
+        order = List.copyOf(found);
+      } catch (NotDirectedAcyclicGraphException e) {
+        return Optional.empty();
+      }
     }
+    return Optional.of(order);
   }
 
   public List<Tie> ties() {

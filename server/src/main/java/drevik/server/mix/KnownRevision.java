@@ -12,6 +12,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ForkJoinPool;
 
 /** A revision and what follows from it, which is worked out when it is first asked for. */
 final class KnownRevision {
@@ -20,7 +23,7 @@ final class KnownRevision {
 
   private final int number;
   private final Mix document;
-  private Derived derived;
+  private CompletableFuture<Derived> derived;
 
   KnownRevision(int number, Mix document) {
     this.number = number;
@@ -35,15 +38,29 @@ final class KnownRevision {
     return document;
   }
 
-  synchronized Derived derived() {
+  /** What follows, worked out now unless it has been begun already. */
+  Derived derived() {
+    return begun(Runnable::run).join();
+  }
+
+  /** Begins to work it out on another thread, to have it while the document is being written. */
+  void derive() {
+    begun(ForkJoinPool.commonPool());
+  }
+
+  private synchronized CompletableFuture<Derived> begun(Executor executor) {
     if (derived == null) {
-      Map<String, ChannelFacts> facts = new LinkedHashMap<>();
-      document
-          .channels()
-          .forEach(channel -> facts.put(channel.id(), factsOf(channel, document.categoryMap())));
-      derived = new Derived(FlowLayout.of(document), facts, LineCheck.of(document));
+      derived = CompletableFuture.supplyAsync(this::follow, executor);
     }
     return derived;
+  }
+
+  private Derived follow() {
+    Map<String, ChannelFacts> facts = new LinkedHashMap<>();
+    document
+        .channels()
+        .forEach(channel -> facts.put(channel.id(), factsOf(channel, document.categoryMap())));
+    return new Derived(FlowLayout.of(document), facts, LineCheck.of(document));
   }
 
   private static ChannelFacts factsOf(Channel channel, CategoryMap map) {

@@ -215,9 +215,10 @@ public class MixService {
     Validity.require(document);
     Instant now = clock.instant();
     int number = revisions.last(row.id) + 1;
+    KnownRevision made = new KnownRevision(number, document);
+    made.derive();
     // Persisted, not saved: saving would look for a row of this key first.
     entities.persist(new RevisionRow(row.id, number, row.head, now, says, document));
-    KnownRevision made = new KnownRevision(number, document);
     recent.keepAfterCommit(row.id, made);
     moveTo(row, made);
     return made;
