@@ -28,6 +28,9 @@ export type Control = Schemas["Control"];
 export type Send = Schemas["Send"];
 export type Insert = Schemas["Insert"];
 export type StemSet = Schemas["StemSet"];
+export type Specification = Schemas["Specification"];
+export type RevisionLine = Schemas["RevisionLine"];
+export type FlowSketch = Schemas["FlowSketch"];
 export type ShelfItem = Schemas["ShelfItem"];
 
 /** What the server says when it refuses (RFC 9457): the detail tells what to do. */

@@ -222,6 +222,39 @@ export function useHistory(id: string, revision: number, wanted: boolean) {
   });
 }
 
+/** What is different in one revision from another, in words. */
+export function useDifferences(id: string, from: number | undefined, to: number | undefined) {
+  return useQuery({
+    queryKey: ["differences", id, from, to],
+    queryFn: () =>
+      answered(
+        api.GET("/api/mixes/{id}/differences", {
+          params: { path: { id }, query: { from: from ?? 0, to: to ?? 0 } },
+        }),
+      ),
+    enabled: from !== undefined && to !== undefined,
+    // Revisions never change.
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Gives a revision a name; an empty one takes it off. */
+export function useNameRevision(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ number, name }: { number: number; name: string }) =>
+      answered(
+        api.POST("/api/mixes/{id}/revisions/{number}/name", {
+          params: { path: { id, number } },
+          body: { name },
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["history", id] }),
+    onError: complain,
+  });
+}
+
 export function useGoTo(id: string) {
   return useMixChange(id, (number: number, basedOn) =>
     answered(

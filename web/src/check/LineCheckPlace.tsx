@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Finding, MixView } from "../api/client";
-import { useEdit } from "../api/queries";
+import { useEdit, useKnowledge } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { plural } from "../ui/format";
 
@@ -20,6 +20,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
   const here = findings[Math.min(at, findings.length - 1)];
   const rows = useRef<(HTMLAnchorElement | null)[]>([]);
   const { mutate: edit } = useEdit(view.id);
+  const rules = useKnowledge().data?.rules ?? [];
   const navigate = useNavigate();
   const acts = useMemo<Act[]>(() => {
     const mends = (here?.mends ?? []).slice(0, LONGEST_LIST);
@@ -83,6 +84,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
                       }}
                       view={view}
                       finding={finding}
+                      why={rules.find((rule) => rule.id === finding.rule)?.why}
                       here={finding === here}
                       onHere={() => setAt(index)}
                       onKeyDown={onKeyDown}
@@ -109,13 +111,14 @@ interface RowProps {
   ref: React.Ref<HTMLAnchorElement>;
   view: MixView;
   finding: Finding;
+  why?: string;
   here: boolean;
   onHere: () => void;
   onKeyDown: (event: React.KeyboardEvent) => void;
   onMend: (edit: Finding["mends"][number]["edit"]) => void;
 }
 
-function FindingRow({ ref, view, finding, here, onHere, onKeyDown, onMend }: RowProps) {
+function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }: RowProps) {
   return (
     <li
       className={`grid grid-cols-[150px_minmax(0,1fr)_320px] gap-4 border-b border-rule-2 py-2 pl-2 ${here ? "bg-active-ground" : ""}`}
@@ -133,7 +136,7 @@ function FindingRow({ ref, view, finding, here, onHere, onKeyDown, onMend }: Row
       </Link>
       <div>
         <p>{finding.says}</p>
-        <p className="text-[12px] text-ink-2">{finding.why}</p>
+        <p className="text-[12px] text-ink-2">{why}</p>
       </div>
       <div className="flex flex-col items-start gap-1">
         {finding.mends.map((mend, i) => (

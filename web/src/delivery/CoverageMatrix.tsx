@@ -30,7 +30,7 @@ export function CoverageMatrix({ view }: { view: MixView }) {
         <b className="font-semibold">Coverage</b> how much of each seat is in each file, in dB.{" "}
         <span aria-hidden="true">·</span> nothing, <Way way="parallel" /> by a parallel too,{" "}
         <Way way="returns" /> by returns only, <span className="font-semibold text-wrong">2×</span>{" "}
-        twice
+        twice, <Dip /> dipped
       </h2>
       <Paths view={view} place={asked} onClose={() => setAsked(undefined)} />
       <table className="border-collapse text-[12px]">
@@ -102,6 +102,15 @@ function Way({ way }: { way: "parallel" | "returns" }) {
   );
 }
 
+/** A gain that is lower at times: under speech. */
+function Dip() {
+  return (
+    <span aria-hidden="true" className="text-active">
+      ∨
+    </span>
+  );
+}
+
 function Figure({ cell }: { cell: CoverageCell }) {
   if (cell.dry === 0) {
     return <Way way={cell.parallel > 0 ? "parallel" : "returns"} />;
@@ -110,6 +119,7 @@ function Figure({ cell }: { cell: CoverageCell }) {
     <>
       {cell.dry > 1 && <span className="font-semibold text-wrong">{cell.dry}× </span>}
       {cell.parallel > 0 && <Way way="parallel" />}
+      {cell.dipped && <Dip />}
       {signed(cell.gainDb, 1)}
     </>
   );
@@ -120,6 +130,7 @@ function described(cell: CoverageCell): string {
     cell.dry > 0 && `${plural(cell.dry, "dry path")}`,
     cell.parallel > 0 && `${plural(cell.parallel, "path")} by parallels`,
     cell.returns > 0 && `${plural(cell.returns, "path")} by returns`,
+    cell.dipped && "dipped",
   ].filter(Boolean);
   return `${signed(cell.gainDb, 1)} dB, ${ways.join(", ")}`;
 }

@@ -6,6 +6,7 @@ import { useOffer, type Act } from "../shell/acts";
 import { Mark } from "../ui/Mark";
 import { CoverageMatrix } from "./CoverageMatrix";
 import { OutputDialog } from "./OutputDialog";
+import { asked } from "./SpecificationFields";
 import { StemSetDialog } from "./StemSetDialog";
 import { shown } from "../shell/keys";
 import { db, plural, signed, time } from "../ui/format";
@@ -36,7 +37,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
         can: chosen.length > 0 && !isPending,
         run: () =>
           mutate(chosen.length === outputs.length ? [] : chosen, {
-            onSuccess: (asked) => setParams({ print: asked.id }),
+            onSuccess: (started) => setParams({ print: started.id }),
           }),
       },
       { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },
@@ -80,6 +81,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
               <th>Output</th>
               <th>Taken from</th>
               <th>Format</th>
+              <th>Answers to</th>
               <th className="text-right">Loudness LUFS</th>
               <th className="text-right">True peak dBTP</th>
               <th className="text-right">Peak dBFS</th>
@@ -91,6 +93,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
             {outputs.map((output) => {
               const source = view.document.channels.find((one) => one.id === output.channel);
               const file = measured.get(output.id);
+              const specification = view.document.specifications.find(
+                (one) => one.id === output.specification,
+              );
               return (
                 <tr key={output.id} className="h-[26px] [&>td]:border-b [&>td]:border-rule-2">
                   <td>
@@ -125,6 +130,15 @@ export function DeliverySheet({ view }: { view: MixView }) {
                   </td>
                   <td className="whitespace-nowrap text-ink-2">
                     {output.layout}, {output.format}
+                  </td>
+                  <td className="max-w-[118px] truncate text-ink-2">
+                    {specification ? (
+                      <span title={`${specification.name}: ${asked(specification)}`}>
+                        {specification.name}
+                      </span>
+                    ) : (
+                      <span className="text-ink-3">as mixed</span>
+                    )}
                   </td>
                   <Measured file={file} seconds={run?.report?.seconds} />
                   <td className="text-right">

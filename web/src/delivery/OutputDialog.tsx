@@ -1,7 +1,9 @@
 import { useState } from "react";
-import type { Edit, MixView, Output } from "../api/client";
+import type { Edit, MixView, Output, Specification } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+import { toggled } from "../ui/toggled";
+import { SpecificationFields } from "./SpecificationFields";
 
 interface Props {
   view: MixView;
@@ -29,6 +31,12 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
       without: [],
     },
   );
+  const own = view.document.specifications;
+  const shipped = knowledge?.specifications ?? [];
+  const known = [...own, ...shipped.filter((one) => !own.some((two) => two.id === one.id))];
+  const [answersTo, setAnswersTo] = useState<Specification | undefined>(
+    own.find((one) => one.id === output?.specification),
+  );
   const set = (changed: Partial<Output>) => setDraft({ ...draft, ...changed });
   const categories = new Set(view.document.channels.map((one) => one.category));
   const families = [...categories].filter((one) => one !== "unknown").sort();
@@ -51,7 +59,14 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({ edit: "set-output", output: draft });
+        onEdit({
+          edit: "together",
+          words: `${output ? "change" : "add"} the output “${draft.name}”`,
+          edits: [
+            { edit: "set-output", output: { ...draft, specification: undefined } },
+            { edit: "set-specification", outputs: [draft.id], specification: answersTo },
+          ],
+        });
       }}
     >
       {text("Name", "name")}
@@ -90,6 +105,12 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
           onChange={(id) => set({ format: id as Output["format"] })}
         />
       </Field>
+      <SpecificationFields
+        known={known}
+        shipped={new Set(shipped.map((one) => one.id))}
+        value={answersTo}
+        onChange={setAnswersTo}
+      />
       {text("File name", "namePattern")}
       <p className="text-[12px] text-ink-2">
         Tokens: {"{project} {output} {layout} {rate} {revision} {date}"}
@@ -101,13 +122,7 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
             <input
               type="checkbox"
               checked={draft.without.includes(category)}
-              onChange={() =>
-                set({
-                  without: draft.without.includes(category)
-                    ? draft.without.filter((one) => one !== category)
-                    : [...draft.without, category],
-                })
-              }
+              onChange={() => set({ without: toggled(draft.without, category) })}
             />
             {category}
           </label>

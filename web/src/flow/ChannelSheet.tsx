@@ -2,7 +2,10 @@ import type { ReactNode } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { db, pan, plural, signed } from "../ui/format";
+import { Select, words } from "../ui/FormDialog";
 import { NumberField } from "../ui/NumberField";
+import { TextField } from "../ui/TextField";
+import { Toggle } from "../ui/Toggle";
 import { outputsReached } from "./reach";
 
 interface Props {
@@ -14,6 +17,7 @@ interface Props {
 
 /** All of one channel, beside the Flow, with the reason for what did not come by hand. */
 export function ChannelSheet({ view, channel, count, onEdit }: Props) {
+  const layouts = useKnowledge().data?.layouts;
   if (!channel) {
     return (
       <aside className="border-l border-rule bg-raised p-4 text-ink-2">
@@ -51,6 +55,29 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
       </p>
       <dl className="grid grid-cols-[74px_1fr] items-baseline gap-y-1">
         <Fact term="Category">{channel.category}</Fact>
+        <Fact term="Layout">
+          <Select
+            label="Layout"
+            value={channel.layout}
+            choices={words(layouts)}
+            onChange={(layout) =>
+              onEdit({
+                edit: "set-layout",
+                channels: [channel.id],
+                layout: layout as Channel["layout"],
+              })
+            }
+          />
+        </Fact>
+        {seat && (
+          <Fact term="Person">
+            <TextField
+              label="Person"
+              value={channel.person ?? ""}
+              onChange={(person) => onEdit({ edit: "set-person", channels: [channel.id], person })}
+            />
+          </Fact>
+        )}
         <Fact term="Goes to">
           {name(channel.output) ?? "nowhere"}
           {because && <em className="ml-1.5 text-[11px] text-ink-3 not-italic">{because}</em>}
@@ -90,10 +117,28 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             onChange={(value) => set("pan")(value / 100)}
           />
         </Fact>
+        <Fact term="Polarity">
+          <Toggle
+            label={channel.invertPolarity ? "turned over" : "as it comes"}
+            on={channel.invertPolarity}
+            onChange={(inverted) =>
+              onEdit({ edit: "set-polarity", channels: [channel.id], inverted })
+            }
+          />
+        </Fact>
+        {clip && (
+          <Fact term="Audio">
+            <Toggle
+              label={clip.keep ? "kept in templates" : "left out of templates"}
+              on={clip.keep}
+              onChange={(keep) => onEdit({ edit: "keep-clips", channels: [channel.id], keep })}
+            />
+          </Fact>
+        )}
         {channel.mute && <Fact term="Muted">post-fader taps are silent</Fact>}
       </dl>
-      <Chain channel={channel} />
-      <Sends channel={channel} name={name} />
+      <Chain channel={channel} name={name} />
+      <Sends channel={channel} name={name} onEdit={onEdit} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">
         <p>
@@ -102,11 +147,14 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             .join(", ") || "no output"}
         </p>
       </Part>
-      {channel.comment && (
-        <Part title="Comment">
-          <p>{channel.comment}</p>
-        </Part>
-      )}
+      <Part title="Comment">
+        <TextField
+          label="Comment"
+          lines={2}
+          value={channel.comment}
+          onChange={(comment) => onEdit({ edit: "set-comment", channels: [channel.id], comment })}
+        />
+      </Part>
     </aside>
   );
 }
@@ -141,6 +189,7 @@ function Controls({ view, channel }: { view: MixView; channel: Channel }) {
           <li key={one.id} className="flex justify-between gap-2">
             {one.name}
             <span className="text-[12px] text-ink-2">
+              {one.dip ? "dip of " : ""}
               {signed(one.gainDb)} dB over {plural(one.members.length, "member")}
             </span>
           </li>
@@ -150,7 +199,12 @@ function Controls({ view, channel }: { view: MixView; channel: Channel }) {
   );
 }
 
-function Chain({ channel }: { channel: Channel }) {
+interface ChainProps {
+  channel: Channel;
+  name: (id: string | undefined) => string | undefined;
+}
+
+function Chain({ channel, name }: ChainProps) {
   const processors = useKnowledge().data?.processors ?? [];
   if (channel.chain.length === 0) {
     return null;
@@ -173,6 +227,7 @@ function Chain({ channel }: { channel: Channel }) {
                 {type?.label ?? `${insert.processor} (stand-in)`}
                 {insert.on ? "" : ", off"}
                 {insert.postFader ? ", after the fader" : ""}
+                {insert.key && `, listens to ${name(insert.key.source) ?? insert.key.source}`}
               </span>
               <span className="narrow block pl-3.5 text-[12px] text-ink-2">{set.join(" · ")}</span>
             </li>
@@ -183,26 +238,75 @@ function Chain({ channel }: { channel: Channel }) {
   );
 }
 
-function Sends({ channel, name }: { channel: Channel; name: (id: string) => string | undefined }) {
+interface SendsProps {
+  channel: Channel;
+  name: (id: string) => string | undefined;
+  onEdit: (edit: Edit) => void;
+}
+
+function Sends({ channel, name, onEdit }: SendsProps) {
   if (channel.sends.length === 0) {
     return null;
   }
   return (
     <Part title={plural(channel.sends.length, "send")}>
       <ul>
-        {channel.sends.map((send) => (
-          <li key={send.id} className="flex justify-between gap-2">
-            <span>
-              <span aria-hidden="true" className={send.on ? "text-active" : "text-ink-3"}>
-                {send.on ? "● " : "○ "}
+        {channel.sends.map((send) => {
+          const to = send.destinations.map((id) => name(id) ?? id).join(" + ");
+          const set = (changed: { levelDb?: number; on?: boolean }) =>
+            onEdit({
+              edit: "set-send",
+              channels: [channel.id],
+              destinations: send.destinations,
+              tap: send.tap,
+              levelDb: send.levelDb,
+              on: send.on,
+              ...changed,
+            });
+          return (
+            <li key={send.id} className="mb-1">
+              <label className="flex items-baseline gap-1.5">
+                <input
+                  type="checkbox"
+                  aria-label={`Send to ${to}`}
+                  checked={send.on}
+                  onChange={() => set({ on: !send.on })}
+                />
+                <span className={send.on ? "" : "text-ink-3"}>{to}</span>
+              </label>
+              <span className="flex items-baseline justify-between gap-2 pl-5 text-[12px] text-ink-2">
+                {send.tap}
+                <NumberField
+                  label={`Level of the send to ${to}`}
+                  value={send.levelDb}
+                  shown={db(send.levelDb)}
+                  unit="dB"
+                  least={-144}
+                  most={24}
+                  step={0.5}
+                  onChange={(levelDb) => set({ levelDb })}
+                />
+                <button
+                  className="underline underline-offset-2"
+                  aria-label={`Remove the send to ${to}`}
+                  onClick={() =>
+                    onEdit({
+                      edit: "together",
+                      words: `remove the send of “${channel.name}” to “${to}”`,
+                      edits: send.destinations.map((destination) => ({
+                        edit: "remove-send",
+                        channels: [channel.id],
+                        destination,
+                      })),
+                    })
+                  }
+                >
+                  Remove
+                </button>
               </span>
-              {send.destinations.map(name).join(" + ")}
-            </span>
-            <span className="text-[12px] text-ink-2">
-              {send.tap} {db(send.levelDb)} dB
-            </span>
-          </li>
-        ))}
+            </li>
+          );
+        })}
       </ul>
     </Part>
   );

@@ -2,7 +2,13 @@ import { describe, expect, it } from "vitest";
 import { brackets, controlled, lanes } from "./brackets";
 import { layOut } from "./geometry";
 
-const control = (id: string, ...members: string[]) => ({ id, name: id, gainDb: 0, members });
+const control = (id: string, ...members: string[]) => ({
+  id,
+  name: id,
+  gainDb: 0,
+  members,
+  dip: false,
+});
 const itself = (id: string) => id;
 const controls = [
   control("rhythm", "drums", "bass"),

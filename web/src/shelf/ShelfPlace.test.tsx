@@ -20,6 +20,7 @@ const item = (id: string, more: Partial<ShelfItem> = {}): ShelfItem => ({
   buses: 1,
   outputs: 0,
   changedAt: "2026-03-14T12:00:00Z",
+  sketch: { columns: [], ties: [] },
   ...more,
 });
 

@@ -6,6 +6,8 @@ import { useOffer, type Act } from "../shell/acts";
 import { notify } from "../shell/notices";
 import { Field, FormDialog } from "../ui/FormDialog";
 import { plural, typedNumber } from "../ui/format";
+import { JOBS } from "../ui/jobs";
+import { FlowThumb } from "./FlowThumb";
 
 /** Templates and sessions. Start here. */
 export function ShelfPlace() {
@@ -148,15 +150,6 @@ export function ShelfPlace() {
   );
 }
 
-/** Kinds of job, in the order of the work. */
-const JOBS: { id: ShelfItem["job"]; label: string }[] = [
-  { id: "record", label: "to record" },
-  { id: "mix", label: "to mix" },
-  { id: "album", label: "for albums" },
-  { id: "master", label: "to master" },
-  { id: "post", label: "for post-production" },
-];
-
 interface SectionProps {
   title: string;
   empty: string;
@@ -177,8 +170,9 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
         {items.map((item) => (
           <li
             key={item.id}
-            className="grid grid-cols-[220px_minmax(0,1fr)_250px_110px] items-baseline gap-4 border-b border-rule-2 py-2"
+            className="grid grid-cols-[132px_190px_minmax(0,1fr)_150px_110px] items-start gap-4 border-b border-rule-2 py-2"
           >
+            <FlowThumb sketch={item.sketch} />
             <Link
               to={`/mixes/${item.id}/flow`}
               className="text-[15px] font-semibold underline-offset-4 hover:underline"

@@ -1,11 +1,13 @@
 import { useMemo, useState, type ReactNode } from "react";
 import { NavLink, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
-import { useGoTo, useHistory, useUndo } from "../api/queries";
+import { useEdit, useUndo } from "../api/queries";
 import { Chooser } from "../ui/Chooser";
 import { useActs, useOffer, type Act } from "./acts";
+import { HistoryDialog } from "./HistoryDialog";
 import { KeysHelp } from "./KeysHelp";
 import { shown } from "./keys";
+import { MixDialog } from "./MixDialog";
 import { dismiss, useNotices } from "./notices";
 import { useTheme } from "./theme";
 
@@ -21,9 +23,10 @@ const PLACES = [
 export function Shell({ mix, children }: { mix?: MixView; children: ReactNode }) {
   const navigate = useNavigate();
   const [theme, toggleTheme] = useTheme();
-  const [open, setOpen] = useState<"commands" | "keys" | "history">();
+  const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe">();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
+  const { mutate: edit } = useEdit(mix?.id ?? "");
 
   const acts = useMemo<Act[]>(() => {
     const go = (to: string) => () => void navigate(to);
@@ -54,10 +57,17 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       },
       {
         id: "history",
-        label: "History: go to a revision…",
+        label: "History…",
         key: "h",
         can: mix !== undefined,
         run: () => setOpen("history"),
+      },
+      {
+        id: "describe",
+        label: "Name and describe this Mix…",
+        key: "j",
+        can: mix !== undefined,
+        run: () => setOpen("describe"),
       },
       { id: "theme", label: "Change between day and night", key: "ctrl+j", run: toggleTheme },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
@@ -101,7 +111,10 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <Notices />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       <KeysHelp open={open === "keys"} onClose={() => setOpen(undefined)} />
-      {mix && open === "history" && <History mix={mix} onClose={() => setOpen(undefined)} />}
+      {mix && open === "history" && <HistoryDialog mix={mix} onClose={() => setOpen(undefined)} />}
+      {mix && open === "describe" && (
+        <MixDialog mix={mix} onEdit={edit} onClose={() => setOpen(undefined)} />
+      )}
     </div>
   );
 }
@@ -130,33 +143,6 @@ function Place({ to, label, badge }: { to: string; label: string; badge?: ReactN
       {label}
       {badge}
     </NavLink>
-  );
-}
-
-/** Every revision in words; choosing one goes there, and loses nothing of what came after. */
-function History({ mix, onClose }: { mix: MixView; onClose: () => void }) {
-  const history = useHistory(mix.id, mix.revision, true);
-  const { mutate: goTo } = useGoTo(mix.id);
-  return (
-    <Chooser
-      open
-      title={`History of “${mix.document.name}”; it is at revision ${mix.revision}`}
-      placeholder="What was done, or a number"
-      choices={(history.data ?? []).map((line) => ({
-        id: String(line.number),
-        label: `${line.number}  ${line.says}`,
-        hint: new Date(line.at).toLocaleTimeString(undefined, {
-          hour: "2-digit",
-          minute: "2-digit",
-        }),
-        disabled: line.number === mix.revision,
-      }))}
-      onClose={onClose}
-      onChoose={(id) => {
-        onClose();
-        goTo(Number(id));
-      }}
-    />
   );
 }
 

@@ -36,7 +36,10 @@ const knowledge: Knowledge = {
   taps: ["pre-chain", "pre-fader", "post-fader"],
   outputKinds: ["mix", "stem", "minus"],
   formats: ["16-bit", "24-bit"],
-  rules: [],
+  rules: [{ id: "muted", why: "It is silent." }],
+  specifications: [
+    { id: "r128", name: "EBU R 128", source: "EBU R 128", loudness: -23, truePeak: -1 },
+  ],
 };
 
 /** Stands in for the server in every test of a file. */
@@ -138,6 +141,7 @@ export function view(more: Partial<MixView["document"]> = {}): MixView {
       outputs: [],
       stemSets: [],
       markers: [],
+      specifications: [],
       categoryMap: { rules: {} },
       ...more,
       channels,

@@ -9,6 +9,8 @@ interface Props {
   does: string;
   busy?: boolean;
   wide?: boolean;
+  /** Something else that can be done from here, and closes it. */
+  also?: { label: string; run: () => void };
   onSubmit: () => void;
   onClose: () => void;
   children: ReactNode;
@@ -51,6 +53,15 @@ export function FormDialog(props: Props) {
               <button type="button" className="px-3 py-1 text-ink-2" onClick={props.onClose}>
                 Cancel
               </button>
+              {props.also && (
+                <button
+                  type="button"
+                  className="ml-auto px-1 py-1 text-ink-2 underline underline-offset-2"
+                  onClick={props.also.run}
+                >
+                  {props.also.label}
+                </button>
+              )}
             </div>
           </form>
         </Dialog.Content>

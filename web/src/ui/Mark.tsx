@@ -10,7 +10,7 @@ const SHAPES: Record<Shape, string> = {
   return: "rounded-lg",
   master: "rounded-r-lg",
   reference: "rounded-[2px]",
-  fold: "rounded-[2px]",
+  fold: "rounded-[2px] mr-1.5",
   file: "rounded-t-[2px] rounded-bl-[2px] rounded-br-lg",
 };
 

@@ -1,8 +1,10 @@
 import { useState } from "react";
 import type { Channel, Edit, Insert, MixView } from "../../api/client";
 import { useKnowledge } from "../../api/queries";
-import { FormDialog, Select } from "../../ui/FormDialog";
+import { FormDialog, Select, words } from "../../ui/FormDialog";
 import { plural } from "../../ui/format";
+
+type Key = NonNullable<Insert["key"]>;
 
 interface Props {
   view: MixView;
@@ -13,7 +15,8 @@ interface Props {
 
 /** The chain of the first picked channel, as it is to stand on all of them. */
 export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
-  const processors = useKnowledge().data?.processors ?? [];
+  const knowledge = useKnowledge().data;
+  const processors = knowledge?.processors ?? [];
   const [chain, setChain] = useState<Insert[]>(picked[0]?.chain ?? []);
   const ids = picked.map((one) => one.id);
   const change = (at: number, changed: Partial<Insert>) =>
@@ -42,7 +45,7 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
         {chain.map((insert, i) => (
           <li
             key={insert.id}
-            className="grid grid-cols-[120px_50px_130px_minmax(0,1fr)_70px] items-center gap-3 border-b border-rule-2 py-1"
+            className="grid grid-cols-[110px_46px_126px_minmax(0,1fr)_60px] items-center gap-3 border-b border-rule-2 py-1"
           >
             <span>
               {processors.find((one) => one.id === insert.processor)?.label ?? insert.processor}
@@ -71,9 +74,21 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
                 value={insert.key?.source ?? ""}
                 choices={sources}
                 onChange={(id) =>
-                  change(i, { key: id ? { source: id, tap: "post-fader" } : undefined })
+                  change(i, {
+                    key: id ? { source: id, tap: insert.key?.tap ?? "post-fader" } : undefined,
+                  })
                 }
               />
+              {insert.key && (
+                <Select
+                  label={`Tap of the key of ${insert.processor}`}
+                  value={insert.key.tap}
+                  choices={words(knowledge?.taps)}
+                  onChange={(id) =>
+                    change(i, { key: insert.key && { ...insert.key, tap: id as Key["tap"] } })
+                  }
+                />
+              )}
             </span>
             <button
               type="button"

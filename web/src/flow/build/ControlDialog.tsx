@@ -1,7 +1,8 @@
 import { useState } from "react";
-import type { Channel, Edit, MixView } from "../../api/client";
+import type { Channel, Control, Edit, MixView } from "../../api/client";
 import { Field, FormDialog, Select } from "../../ui/FormDialog";
-import { plural, typedNumber } from "../../ui/format";
+import { typedNumber } from "../../ui/format";
+import { toggled } from "../../ui/toggled";
 
 interface Props {
   view: MixView;
@@ -10,53 +11,61 @@ interface Props {
   onClose: () => void;
 }
 
-/** Puts the picked channels under a control, an old one or a new one; controls can be nested. */
+/** Makes a control over the picked channels, or changes one: its members, its gain, its end. */
 export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
   const controls = view.document.controls;
-  const [id, setId] = useState("");
-  const old = controls.find((one) => one.id === id);
-  const [name, setName] = useState("");
+  const ids = picked.map((one) => one.id);
+  const [draft, setDraft] = useState<Control>(fresh(ids));
   const [gain, setGain] = useState("0");
-  const [nested, setNested] = useState<ReadonlySet<string>>(new Set());
-  const number = typedNumber(gain);
-  const choose = (next: string) => {
-    const control = controls.find((one) => one.id === next);
-    setId(next);
-    setName(control?.name ?? "");
+  const old = controls.find((one) => one.id === draft.id);
+  const set = (changed: Partial<Control>) => setDraft({ ...draft, ...changed });
+  const choose = (id: string) => {
+    const control = controls.find((one) => one.id === id);
+    setDraft(
+      control
+        ? { ...control, members: [...new Set([...control.members, ...ids])] }
+        : { ...fresh(ids) },
+    );
     setGain(String(control?.gainDb ?? 0));
-    setNested(new Set(control?.members.filter((one) => controls.some((c) => c.id === one))));
   };
-  const members = [
-    ...new Set([
-      ...(old?.members.filter((one) => !controls.some((c) => c.id === one)) ?? []),
-      ...picked.map((one) => one.id),
-      ...nested,
-    ]),
-  ];
+  const number = typedNumber(gain);
+  const candidates = new Set([...(old?.members ?? []), ...ids]);
+  const channels = view.document.channels.filter((one) => candidates.has(one.id));
+  const member = (one: { id: string; name: string }) => (
+    <label key={one.id} className="mr-4 inline-flex items-center gap-2">
+      <input
+        type="checkbox"
+        checked={draft.members.includes(one.id)}
+        onChange={() => set({ members: toggled(draft.members, one.id) })}
+      />
+      {one.name}
+    </label>
+  );
   return (
     <FormDialog
       open
       title="Control"
-      description={`One gain over the faders of its members; post-fader sends follow. ${plural(picked.length, "picked channel")} ${picked.length === 1 ? "goes" : "go"} under it.`}
+      description="One gain over the faders of its members; post-fader sends follow. A dip lowers beds under speech: undipped stems and minus mixes are printed without it."
       does={old ? "Change" : "Add"}
-      busy={number === undefined || members.length === 0}
+      busy={number === undefined || draft.members.length === 0}
+      also={
+        old && {
+          label: "Remove this control",
+          run: () => {
+            onClose();
+            onEdit({ edit: "remove-controls", controls: [old.id] });
+          },
+        }
+      }
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({
-          edit: "set-control",
-          control: {
-            id: old?.id ?? `control-${crypto.randomUUID().slice(0, 8)}`,
-            name,
-            gainDb: number ?? 0,
-            members,
-          },
-        });
+        onEdit({ edit: "set-control", control: { ...draft, gainDb: number ?? 0 } });
       }}
     >
       <Field label="Which">
         <Select
-          value={id}
+          value={old ? draft.id : ""}
           choices={[
             { id: "", label: "a new one" },
             ...controls.map((one) => ({ id: one.id, label: one.name })),
@@ -68,8 +77,8 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
         <input
           required
           className="border-b border-rule bg-transparent"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
+          value={draft.name}
+          onChange={(event) => set({ name: event.target.value })}
         />
       </Field>
       <Field label="Gain, dB">
@@ -80,29 +89,35 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
           onChange={(event) => setGain(event.target.value)}
         />
       </Field>
-      {controls.some((one) => one.id !== id) && (
-        <fieldset className="mt-1">
+      <Field label="Is a dip">
+        <input
+          type="checkbox"
+          className="justify-self-start"
+          checked={draft.dip}
+          onChange={() => set({ dip: !draft.dip })}
+        />
+      </Field>
+      <fieldset className="mt-1 max-h-[24vh] overflow-y-auto border border-rule px-2 py-1">
+        <legend className="text-ink-2">Channels under it</legend>
+        {channels.map(member)}
+        {channels.length === 0 && <p className="text-ink-2">Pick channels in the Flow first.</p>}
+      </fieldset>
+      {controls.some((one) => one.id !== draft.id) && (
+        <fieldset className="mt-2 border border-rule px-2 py-1">
           <legend className="text-ink-2">Controls under it</legend>
-          {controls
-            .filter((one) => one.id !== id)
-            .map((one) => (
-              <label key={one.id} className="mr-4 inline-flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={nested.has(one.id)}
-                  onChange={() => {
-                    const next = new Set(nested);
-                    if (!next.delete(one.id)) {
-                      next.add(one.id);
-                    }
-                    setNested(next);
-                  }}
-                />
-                {one.name}
-              </label>
-            ))}
+          {controls.filter((one) => one.id !== draft.id).map(member)}
         </fieldset>
       )}
     </FormDialog>
   );
+}
+
+function fresh(members: string[]): Control {
+  return {
+    id: `control-${crypto.randomUUID().slice(0, 8)}`,
+    name: "",
+    gainDb: 0,
+    members,
+    dip: false,
+  };
 }

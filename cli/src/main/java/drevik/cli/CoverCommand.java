@@ -17,7 +17,7 @@ final class CoverCommand implements Callable<Integer> {
   @Parameter(description = "MIX.json", required = true, converter = PathConverter.class)
   private Path file;
 
-  /** Names stand for ids; no ride acts on anything yet, so nothing is dipped. */
+  /** Names stand for ids. */
   record Line(
       String seat, String category, String output, long paths, double gainDb, boolean dipped) {}
 
@@ -38,7 +38,7 @@ final class CoverCommand implements Callable<Integer> {
               outputs.get(cell.output()),
               cell.count(),
               rounded,
-              false);
+              cell.dipped());
       out.append(Output.line(line));
     }
     Output.print(out);

@@ -10,11 +10,10 @@ import java.util.Locale;
  *
  * @param where ids of the channels and outputs that it is about, the chief one first
  * @param says what is wrong, in words
- * @param why what it would do to the work
  * @param mends edits that put it right, the likeliest first
  */
 public record Finding(
-    Rule rule, Severity severity, List<String> where, String says, String why, List<Mend> mends) {
+    Rule rule, Severity severity, List<String> where, String says, List<Mend> mends) {
   /** How much it weighs. */
   public enum Severity {
     /** A deliverable would be wrong. */

@@ -29,6 +29,7 @@ public final class LineCheck {
     Surveyed survey = new Surveyed(mix, graph);
     RouteRules.check(survey);
     ChannelRules.check(survey);
+    ControlRules.check(survey);
     DeliverableRules.check(survey);
     List<Finding> sorted = new ArrayList<>(survey.findings);
     sorted.sort(
@@ -55,7 +56,6 @@ public final class LineCheck {
                     + " “"
                     + unknown
                     + "”, which is not in this Mix.",
-                Rule.POINTS_NOWHERE.why(),
                 mendsOf(mix, tie, known, unknown)));
       }
     }
@@ -70,7 +70,6 @@ public final class LineCheck {
                       Severity.WRONG,
                       List.copyOf(new java.util.LinkedHashSet<>(ids)),
                       "The routing closes a loop: " + String.join(" → ", names) + ".",
-                      Rule.LOOP.why(),
                       List.of()));
             });
     return findings;

@@ -15,6 +15,11 @@ public enum Rule {
   STEMS_DIFFER("The stems would not add up to the mix."),
   HELD_OUT(
       "Whoever gets this file needs it without that; it is the mistake that is found after delivery."),
+  DIP_ON_UNDIPPED(
+      "Another language has its own dips; whoever makes it needs this file without ours."),
+  DIP_ON_TRACKS(
+      "A dip on tracks is in every file that holds them, the undipped ones too; ride it on buses."),
+  BUS_GAIN("Everything that passes it is louder than it was set, and nearer to clipping."),
   REFERENCE_HEARD("A reference in a deliverable is somebody else's sound in the print."),
   REFERENCE_PROCESSED("What is compared with must be heard as it is."),
   RETURN_NOT_WET(

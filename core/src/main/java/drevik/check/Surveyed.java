@@ -142,6 +142,6 @@ final class Surveyed {
         offered.add(Mend.of(mix, mend));
       }
     }
-    findings.add(new Finding(rule, severity, where, says, rule.why(), offered));
+    findings.add(new Finding(rule, severity, where, says, offered));
   }
 }

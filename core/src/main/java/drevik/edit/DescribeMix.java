@@ -3,20 +3,32 @@ package drevik.edit;
 import drevik.mix.JobKind;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import org.jspecify.annotations.Nullable;
 
-/** Files the Mix under a kind of job, with a description. */
-public record DescribeMix(JobKind job, String description) implements Edit {
+/** Names and describes the Mix itself, and files it under a kind of job; what is null stays. */
+public record DescribeMix(
+    @Nullable String name, @Nullable JobKind job, @Nullable String description) implements Edit {
+  private static final int LONGEST = 4000;
+
   @Override
   public Mix applyTo(Mix mix) {
-    if (description.length() > 4000) {
+    if (description != null && description.length() > LONGEST) {
       throw new Refused(
-          "A description has at most 4000 characters; this one has " + description.length() + ".");
+          "A description has at most "
+              + LONGEST
+              + " characters; this one has "
+              + description.length()
+              + ".");
     }
-    return mix.withJob(job).withDescription(description);
+    return mix.withName(name == null ? mix.name() : Picked.cleanName(name))
+        .withJob(job == null ? mix.job() : job)
+        .withDescription(description == null ? mix.description() : description);
   }
 
   @Override
   public String says(Mix before) {
-    return "describe the Mix";
+    return name == null || name.strip().equals(before.name())
+        ? "describe the Mix"
+        : "name the Mix “" + name.strip() + "”";
   }
 }

@@ -1,7 +1,6 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
-import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
 import java.util.List;
@@ -29,10 +28,7 @@ public record RemoveChannels(List<String> channels) implements Edit {
             mix.controls().stream()
                 .map(
                     control ->
-                        new Control(
-                            control.id(),
-                            control.name(),
-                            control.gainDb(),
+                        control.withMembers(
                             control.members().stream().filter(m -> !gone.contains(m)).toList()))
                 .toList())
         .withOutputs(

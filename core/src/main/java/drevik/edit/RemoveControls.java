@@ -22,10 +22,7 @@ public record RemoveControls(List<String> controls) implements Edit {
   }
 
   private Control without(Control control) {
-    return new Control(
-        control.id(),
-        control.name(),
-        control.gainDb(),
+    return control.withMembers(
         control.members().stream().filter(member -> !controls.contains(member)).toList());
   }
 }

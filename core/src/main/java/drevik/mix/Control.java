@@ -1,5 +1,6 @@
 package drevik.mix;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -7,9 +8,17 @@ import java.util.List;
  * follow.
  *
  * @param members ids of channels or of other controls
+ * @param dip true if it is ridden to make room for a voice; what passes its members is dipped
  */
-public record Control(String id, String name, double gainDb, List<String> members) {
+@RecordBuilder
+public record Control(String id, String name, double gainDb, List<String> members, boolean dip)
+    implements ControlBuilder.With {
   public Control {
     members = List.copyOf(members);
+  }
+
+  /** A control that is no dip. */
+  public Control(String id, String name, double gainDb, List<String> members) {
+    this(id, name, gainDb, members, false);
   }
 }

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param tempo beats per minute
  * @param startFrame first frame that is printed
  * @param endFrame the frame after the last one that is printed; null: after the last clip
+ * @param specifications those that its outputs name
  * @param origin the template revision that a session came from, or null
  */
 @RecordBuilder
@@ -39,6 +40,7 @@ public record Mix(
     List<Output> outputs,
     List<StemSet> stemSets,
     List<Marker> markers,
+    List<Specification> specifications,
     CategoryMap categoryMap)
     implements MixBuilder.With {
 
@@ -51,6 +53,7 @@ public record Mix(
     outputs = Lists.copy(outputs);
     stemSets = Lists.copy(stemSets);
     markers = Lists.copy(markers);
+    specifications = Lists.copy(specifications);
     categoryMap = categoryMap == null ? CategoryMap.EMPTY : categoryMap;
   }
 
@@ -68,6 +71,7 @@ public record Mix(
         0,
         null,
         null,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),

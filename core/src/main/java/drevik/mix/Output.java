@@ -4,12 +4,14 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A file to be printed.
  *
  * @param channel the channel that is tapped
  * @param without categories that must not be heard in it: what a mix-minus is minus of
+ * @param specification the id of what the buyer asks of it; null if nobody does
  * @param namePattern of the file, without ending; see {@code deliver.NamePattern} for its tokens
  */
 @RecordBuilder
@@ -22,14 +24,15 @@ public record Output(
     Layout layout,
     SampleFormat format,
     String namePattern,
-    List<String> without)
+    List<String> without,
+    @Nullable String specification)
     implements OutputBuilder.With {
 
   public Output {
     without = Lists.copy(without);
   }
 
-  /** An output that may hold everything. */
+  /** An output that may hold everything, and of which nobody asks anything. */
   public Output(
       String id,
       String name,
@@ -39,6 +42,6 @@ public record Output(
       Layout layout,
       SampleFormat format,
       String namePattern) {
-    this(id, name, kind, channel, tap, layout, format, namePattern, List.of());
+    this(id, name, kind, channel, tap, layout, format, namePattern, List.of(), null);
   }
 }

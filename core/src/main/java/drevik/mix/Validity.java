@@ -36,9 +36,19 @@ public final class Validity {
       name(control.name(), "Control “" + control.id() + "”");
       range(control.gainDb(), -144, 24, "The gain of control “" + control.name() + "”");
     }
+    Set<String> specifications = new HashSet<>();
+    for (Specification specification : mix.specifications()) {
+      specification(specification, specifications);
+    }
     Set<String> outputIds = new HashSet<>();
     for (Output output : mix.outputs()) {
       output(output, outputIds);
+      if (output.specification() != null && !specifications.contains(output.specification())) {
+        throw new Refused(
+            "Output “"
+                + output.name()
+                + "” names a specification that is not in this Mix; add it, or name another.");
+      }
     }
     for (StemSet set : mix.stemSets()) {
       present(set.id(), "A stem set has no id.");
@@ -102,6 +112,24 @@ public final class Validity {
     present(output.namePattern(), where + " needs a file name.");
     for (String category : output.without()) {
       present(category, where + " names no category that it is without.");
+    }
+  }
+
+  private static void specification(Specification specification, Set<String> ids) {
+    id(specification.id(), "A specification", ids);
+    name(specification.name(), "Specification “" + specification.id() + "”");
+    String of = " of specification “" + specification.name() + "”";
+    rangeIfAsked(specification.loudness(), -70, 0, "The loudness" + of);
+    rangeIfAsked(specification.tolerance(), 0, 20, "The tolerance" + of);
+    rangeIfAsked(specification.truePeak(), -40, 6, "The true peak" + of);
+    if (specification.sampleRate() != null) {
+      range(specification.sampleRate(), 8_000, 384_000, "The sample rate" + of);
+    }
+  }
+
+  private static void rangeIfAsked(Double value, double least, double most, String what) {
+    if (value != null) {
+      range(value, least, most, what);
     }
   }
 

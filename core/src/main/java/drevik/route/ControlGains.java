@@ -25,6 +25,17 @@ public final class ControlGains {
     return gains;
   }
 
+  /** Ids of the channels that a dip rides, by way of other controls too. */
+  public static Set<String> dipped(Mix mix) {
+    Map<String, Control> controls = new HashMap<>();
+    mix.controls().forEach(control -> controls.put(control.id(), control));
+    Map<String, Double> ridden = new HashMap<>();
+    mix.controls().stream()
+        .filter(Control::dip)
+        .forEach(c -> add(c, 0, controls, ridden, new HashSet<>()));
+    return ridden.keySet();
+  }
+
   private static void add(
       Control at,
       double gainDb,

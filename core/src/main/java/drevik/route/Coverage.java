@@ -11,6 +11,7 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -53,8 +54,10 @@ public final class Coverage {
    * @param paths by way; {@link Long#MAX_VALUE} stands for more than can be counted
    * @param gainDb static gain of the dry paths together, or of the parallels, or of the returns, in
    *     dB of power per source channel
+   * @param dipped true if some of it passes a fader that a dip rides
    */
-  public record Cell(String channel, String output, Map<Way, Long> paths, double gainDb) {
+  public record Cell(
+      String channel, String output, Map<Way, Long> paths, double gainDb, boolean dipped) {
     public Cell {
       paths = Map.copyOf(paths);
     }
@@ -70,7 +73,7 @@ public final class Coverage {
   }
 
   /** One step along the signal: into the node {@code to}, by {@code gains[to channel][channel]}. */
-  private record Step(int to, double[][] gains) {}
+  private record Step(int to, double[][] gains, boolean dipped) {}
 
   private static final int WAYS = Way.values().length;
 
@@ -82,6 +85,13 @@ public final class Coverage {
   private final Way[] ways;
   private final List<List<Step>> steps = new ArrayList<>();
   private final Map<String, Double> controlDb;
+
+  /** Channels whose faders a dip rides. */
+  private final Set<String> dips;
+
+  /** Output → the nodes of which something arrives dipped. */
+  private final Map<String, BitSet> dipped = new HashMap<>();
+
   private final Map<String, Output> outputs = new HashMap<>();
 
   /** Output → paths {@code [node × ways + way]}. */
@@ -102,6 +112,7 @@ public final class Coverage {
     this.mix = mix;
     this.view = view;
     this.controlDb = ControlGains.of(mix);
+    this.dips = ControlGains.dipped(mix);
     this.byId = mix.channelsById();
     for (String id : graph.order()) {
       indexOf.put(id, order.size());
@@ -124,6 +135,9 @@ public final class Coverage {
     for (Output output : mix.outputs()) {
       outputs.put(output.id(), output);
       counts.put(output.id(), count(output));
+      if (!dips.isEmpty()) {
+        dipped.put(output.id(), dippedOnTheWayTo(output));
+      }
     }
   }
 
@@ -176,7 +190,7 @@ public final class Coverage {
         loudest = loudest != null ? loudest : gainsOf(output)[place];
       }
     }
-    return new Cell(channel, output, paths, powerDb(loudest));
+    return new Cell(channel, output, paths, powerDb(loudest), isDipped(channel, output));
   }
 
   /** How many paths of a way lead from a channel to an output. */
@@ -202,6 +216,26 @@ public final class Coverage {
   public boolean isHeardTwice(String channel) {
     Integer at = indexOf.get(channel);
     return at != null && mostDry[at] > 1;
+  }
+
+  /** True if something of the channel reaches the output through a fader that a dip rides. */
+  public boolean isDipped(String channel, String output) {
+    Integer at = indexOf.get(channel);
+    return at != null && dipped.containsKey(output) && dipped.get(output).get(at);
+  }
+
+  private BitSet dippedOnTheWayTo(Output output) {
+    BitSet found = new BitSet();
+    int tapped = tapped(output);
+    for (int at = order.size() - 1; at >= 0; at--) {
+      boolean here =
+          at == tapped && output.tap() == Tap.POST_FADER && dips.contains(order.get(at).id());
+      for (Step step : steps.get(at)) {
+        here |= reaches(step.to(), output.id()) && (step.dipped() || found.get(step.to()));
+      }
+      found.set(at, here);
+    }
+    return found;
   }
 
   private boolean reaches(int at, String output) {
@@ -349,7 +383,8 @@ public final class Coverage {
     double whole = gain * gainTo(tap, from);
     Integer to = indexOf.get(destination);
     if (whole != 0 && to != null) {
-      found.add(new Step(to, feed(from.layout(), byId.get(destination).layout(), pan, whole)));
+      boolean dip = tap == Tap.POST_FADER && dips.contains(from.id());
+      found.add(new Step(to, feed(from.layout(), byId.get(destination).layout(), pan, whole), dip));
     }
   }
 

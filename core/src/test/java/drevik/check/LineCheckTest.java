@@ -11,6 +11,7 @@ import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
+import drevik.mix.Control;
 import drevik.mix.Key;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
@@ -29,6 +30,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Each rule: a sound Mix broken in one way, the finding, and the mend that takes it away. */
 class LineCheckTest {
+  private static final Control DIP = new Control("dip", "Dip", 0, List.of("drums"), true);
+
   /** Two buses, a parallel, a return, a mix and a master; stems that add up. */
   private static MixWords words() {
     Key kick = new Key("kick", Tap.PRE_FADER);
@@ -99,6 +102,25 @@ class LineCheckTest {
     assertThat(LineCheck.of(band())).isEmpty();
   }
 
+  @Test
+  void aDipBehindTheTapOfAnUndippedOutputIsNoFault() {
+    Mix undipped =
+        changeOutput(
+            band().withControls(List.of(DIP.withMembers(List.of("mix")))),
+            "out drums",
+            o -> o.withKind(OutputKind.UNDIPPED_STEM));
+    assertThat(ofRule(undipped, Rule.DIP_ON_UNDIPPED)).isEmpty();
+    assertThat(ofRule(undipped, Rule.DIP_ON_TRACKS)).isEmpty();
+  }
+
+  @Test
+  void aParallelMayAddGainAndSoMayAControlThatTakesItAwayAgain() {
+    assertThat(ofRule(broken("squeeze", c -> c.withFaderDb(4)), Rule.BUS_GAIN)).isEmpty();
+    Mix level = broken("voices", c -> c.withFaderDb(3));
+    Mix held = level.withControls(List.of(new Control("down", "Down", -3, List.of("voices"))));
+    assertThat(ofRule(held, Rule.BUS_GAIN)).isEmpty();
+  }
+
   static Stream<Arguments> faults() {
     Clip outside = new Clip("late", clip("x.wav", 9).audio(), 90_000, 0, 9_000, 0);
     return Stream.of(
@@ -124,6 +146,16 @@ class LineCheckTest {
         Arguments.of(
             Rule.STEMS_DIFFER,
             changeOutput(band(), "out drums", o -> o.withLayout(Layout.SURROUND_5_1))),
+        Arguments.of(
+            Rule.DIP_ON_UNDIPPED,
+            changeOutput(
+                band().withControls(List.of(DIP)),
+                "out drums",
+                o -> o.withKind(OutputKind.UNDIPPED_STEM))),
+        Arguments.of(
+            Rule.DIP_ON_TRACKS, band().withControls(List.of(DIP.withMembers(List.of("voice"))))),
+        Arguments.of(Rule.BUS_GAIN, broken("voices", c -> c.withFaderDb(3))),
+        Arguments.of(Rule.BUS_GAIN, broken("voices", c -> c.withTrimDb(1.5))),
         Arguments.of(Rule.REFERENCE_HEARD, broken("rough", c -> c.withOutput("mix"))),
         Arguments.of(
             Rule.REFERENCE_PROCESSED,

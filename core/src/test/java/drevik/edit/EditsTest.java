@@ -12,6 +12,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryRule;
 import drevik.codec.Documents;
+import drevik.deliver.Specifications;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
@@ -23,8 +24,10 @@ import drevik.mix.MixKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Refused;
+import drevik.mix.Specification;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.mix.Validity;
 import drevik.route.SignalGraph;
 import java.util.ArrayList;
 import java.util.List;
@@ -325,7 +328,7 @@ class EditsTest {
                 new SetPerson(List.of("voice"), " Ada "),
                 new SetPolarity(List.of("kick"), true),
                 new SetComment(List.of("kick"), "late"),
-                new DescribeMix(JobKind.POST, "For the dome.")),
+                new DescribeMix("Dome", JobKind.POST, "For the dome.")),
             "several");
     Mix after = fine.applyTo(band());
     assertThat(fine.says(band())).isEqualTo("several");
@@ -349,6 +352,30 @@ class EditsTest {
     assertThat(template.channel("voice").orElseThrow().isFree()).isTrue();
     Mix freed = new FreeSeats(List.of("kick")).applyTo(kept);
     assertThat(freed.channel("kick").orElseThrow().isFree()).isTrue();
+  }
+
+  @Test
+  void outputsAnswerToASpecificationThatStandsInTheMixForAsLongAsOneOfThemDoes() {
+    Mix with = band().withOutputs(List.of(output("drums"), output("mix")));
+    Specification wanted = Specifications.shipped().get(0);
+    SetSpecification both = new SetSpecification(List.of("out-drums", "out-mix"), wanted);
+    Mix asked = both.applyTo(with);
+    assertThat(both.says(with)).isEqualTo("have 2 outputs answer to “EBU R 128”");
+    assertThat(asked.specifications()).containsExactly(wanted);
+    assertThat(asked.outputs()).allMatch(o -> "r128".equals(o.specification()));
+    Mix one = new SetSpecification(List.of("out-drums"), null).applyTo(asked);
+    assertThat(one.specifications()).containsExactly(wanted);
+    Mix none = new SetSpecification(List.of("out-mix"), null).applyTo(one);
+    assertThat(none.specifications()).isEmpty();
+    assertThat(none.outputs()).isEqualTo(with.outputs());
+    Specification wrong = new Specification("mine", "Mine", "", -200.0, null, null, null, null);
+    assertThatThrownBy(() -> new SetSpecification(List.of("out-mix"), wrong).applyTo(with))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("loudness of specification “Mine”");
+    Mix dangling = with.withOutputs(List.of(with.outputs().get(0).withSpecification("gone")));
+    assertThatThrownBy(() -> Validity.require(dangling))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("specification that is not in this Mix");
   }
 
   @Provide

@@ -163,4 +163,22 @@ class CoverageTest {
     Mix deep = words.bus("mix", null).output("mix").build();
     assertThat(Coverage.of(deep).cell("seat", "out mix").count()).isEqualTo(Long.MAX_VALUE);
   }
+
+  @Test
+  void whatPassesTheFaderOfADippedBusIsDipped() {
+    Control dip = new Control("dip", "Dip", 0, List.of("inner"), true);
+    Control inner = new Control("inner", "Inner", 0, List.of("drums"));
+    Coverage coverage = Coverage.of(band().withControls(List.of(dip, inner)));
+    assertThat(coverage.cell("kick", "out mix").dipped()).isTrue();
+    assertThat(coverage.cell("kick", "out drums").dipped()).isTrue();
+    assertThat(coverage.cell("voice", "out mix").dipped()).isFalse();
+    Output before =
+        band().outputs().stream()
+            .filter(o -> o.id().equals("out drums"))
+            .findFirst()
+            .orElseThrow()
+            .withTap(Tap.PRE_FADER);
+    Mix tapped = band().withControls(List.of(dip, inner)).withOutputs(List.of(before));
+    assertThat(Coverage.of(tapped).cell("kick", "out drums").dipped()).isFalse();
+  }
 }

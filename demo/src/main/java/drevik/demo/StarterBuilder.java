@@ -4,6 +4,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryMap;
 import drevik.category.CategoryRule;
+import drevik.deliver.Specifications;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
@@ -16,6 +17,7 @@ import drevik.mix.MixKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Send;
+import drevik.mix.Specification;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import java.util.ArrayList;
@@ -39,6 +41,7 @@ final class StarterBuilder {
   private final List<StemSet> stemSets = new ArrayList<>();
   private final List<Control> controls = new ArrayList<>();
   private final List<Marker> markers = new ArrayList<>();
+  private final List<Specification> specifications = new ArrayList<>();
   private final Mix base;
 
   StarterBuilder(String name, JobKind job, double tempo, String description) {
@@ -55,6 +58,7 @@ final class StarterBuilder {
         .withStemSets(stemSets)
         .withControls(controls)
         .withMarkers(markers)
+        .withSpecifications(specifications)
         .withCategoryMap(new CategoryMap(rules));
   }
 
@@ -181,6 +185,28 @@ final class StarterBuilder {
     return this;
   }
 
+  /** A control that is ridden to make room for a voice. */
+  StarterBuilder dip(String name, String... members) {
+    control(name, members);
+    controls.add(controls.remove(controls.size() - 1).withDip(true));
+    return this;
+  }
+
+  /** Has outputs answer to a specification that ships. */
+  StarterBuilder answersTo(String specification, String... names) {
+    Specification wanted =
+        Specifications.shipped().stream()
+            .filter(one -> one.id().equals(specification))
+            .findFirst()
+            .orElseThrow();
+    if (!specifications.contains(wanted)) {
+      specifications.add(wanted);
+    }
+    List<String> ids = Arrays.stream(names).map(name -> "out-" + id(name)).toList();
+    outputs.replaceAll(o -> ids.contains(o.id()) ? o.withSpecification(specification) : o);
+    return this;
+  }
+
   StarterBuilder map(String destination, String... categories) {
     for (String category : categories) {
       rules.put(category, new CategoryRule(id(destination), null));
@@ -216,7 +242,8 @@ final class StarterBuilder {
             layout,
             format,
             "{project} - {output}",
-            List.of(without)));
+            List.of(without),
+            null));
     return this;
   }
 

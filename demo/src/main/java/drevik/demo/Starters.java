@@ -297,6 +297,7 @@ public final class Starters {
         .comment("Delivered instrumental", "Stowed until an instrumental comes; then stow the mix.")
         .map("Tone", "print")
         .output("Release 24", OutputKind.PRINT, "Release")
+        .answersTo("aes77-music", "Release 24")
         .output(
             "Release 16", OutputKind.PRINT, "Release", Tap.POST_FADER, STEREO, SampleFormat.PCM_16)
         .output(
@@ -394,6 +395,7 @@ public final class Starters {
             SampleFormat.PCM_24)
         .output("Guide", OutputKind.PRINT, "Guide")
         .output("Mix", OutputKind.MIX, "Mix")
+        .answersTo("r128", "Broadcast 5.1", "Broadcast stereo")
         .output(
             "Music and effects",
             OutputKind.MINUS,
@@ -461,7 +463,7 @@ public final class Starters {
         .effect("Score hall", "Music undipped", "reverberation", "decay", 2.2, "size", 30)
         .ready("Dome reflections", "Effect 1", "Effect 2", "Foley")
         .ready("Score hall", "Cue 1", "Cue 2")
-        .control("Dip", "Music dipped", "Effects dipped")
+        .dip("Dip", "Music dipped", "Effects dipped")
         .map("Voice", "narration")
         .map("Interviews", "interview", "dialogue")
         .map("Natural sound", "natural")

@@ -127,7 +127,7 @@ class ServerTest {
     int channels = server.get("/api/mixes/" + mix).body().path("document").path("channels").size();
     assertThat(second.path("order")).hasSize(channels);
     assertThat(second.path("flow").path("ribbons")).isNotEmpty();
-    JsonNode third = server.edit(mix, 3, Map.of("edit", "rename-mix", "name", "Renamed")).body();
+    JsonNode third = server.edit(mix, 3, Map.of("edit", "describe-mix", "name", "Renamed")).body();
     assertThat(third.path("rest").path("name").asString()).isEqualTo("Renamed");
     assertThat(third.path("channels")).isEmpty();
     JsonNode since = server.get("/api/mixes/" + mix + "/changes?from=2").body();

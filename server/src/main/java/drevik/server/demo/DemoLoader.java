@@ -1,7 +1,7 @@
 package drevik.server.demo;
 
-import drevik.demo.Starters;
 import drevik.demo.WeathervaneDemo;
+import drevik.mix.Mix;
 import drevik.server.DrevikProperties;
 import drevik.server.delivery.DeliveryService;
 import drevik.server.mix.MixService;
@@ -10,21 +10,21 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Loads the demo once: its template, a session with the delivery seated, and the delivery as a
+ * Loads the demo once: a session from its starter with the delivery seated, and the delivery as a
  * folder to drop by hand. It goes the way that a person's files go.
  */
 @Component
+@Order(2)
 class DemoLoader implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
   private static final String MILESTONE = "demo loaded";
@@ -32,28 +32,25 @@ class DemoLoader implements ApplicationRunner {
   private final DrevikProperties properties;
   private final MixService mixes;
   private final DeliveryService deliveries;
-  private final JdbcClient jdbc;
+  private final Milestones milestones;
   private final TransactionTemplate transaction;
-  private final Clock clock;
 
   DemoLoader(
       DrevikProperties properties,
       MixService mixes,
       DeliveryService deliveries,
-      JdbcClient jdbc,
-      TransactionTemplate transaction,
-      Clock clock) {
+      Milestones milestones,
+      TransactionTemplate transaction) {
     this.properties = properties;
     this.mixes = mixes;
     this.deliveries = deliveries;
-    this.jdbc = jdbc;
+    this.milestones = milestones;
     this.transaction = transaction;
-    this.clock = clock;
   }
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    if (!properties.demo() || isLoaded()) {
+    if (!properties.demo() || milestones.isReached(MILESTONE)) {
       return;
     }
     LOG.info("making the demo song");
@@ -65,8 +62,9 @@ class DemoLoader implements ApplicationRunner {
   /** All or nothing: a demo that was interrupted is loaded from the start the next time. */
   private void load(List<Path> files) {
     try {
-      String template = mixes.create(WeathervaneDemo.template(), "demo template");
-      Starters.all().stream().skip(1).forEach(starter -> mixes.create(starter, "starter"));
+      Mix starter = WeathervaneDemo.template();
+      String template =
+          mixes.find(starter.name()).orElseGet(() -> mixes.create(starter, "demo template"));
       String session = mixes.startSession(template, WeathervaneDemo.SESSION_NAME);
       String delivery = deliveries.open(session, WeathervaneDemo.DELIVERY_NAME);
       for (Path file : files) {
@@ -78,16 +76,6 @@ class DemoLoader implements ApplicationRunner {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    jdbc.sql("insert into milestone (name, at) values (?, ?)")
-        .params(MILESTONE, java.sql.Timestamp.from(clock.instant()))
-        .update();
-  }
-
-  private boolean isLoaded() {
-    return jdbc.sql("select count(*) from milestone where name = ?")
-            .param(MILESTONE)
-            .query(Integer.class)
-            .single()
-        > 0;
+    milestones.reach(MILESTONE);
   }
 }

@@ -18,9 +18,16 @@ public record CoverageView(int revision, List<Cell> cells) {
    * @param parallel paths by way of a parallel
    * @param returns paths by way of a return
    * @param gainDb static gain, dB
+   * @param dipped true if some of it passes a fader that a dip rides
    */
   public record Cell(
-      String channel, String output, long dry, long parallel, long returns, double gainDb) {}
+      String channel,
+      String output,
+      long dry,
+      long parallel,
+      long returns,
+      double gainDb,
+      boolean dipped) {}
 
   static CoverageView of(int revision, Mix mix) {
     return new CoverageView(
@@ -34,7 +41,8 @@ public record CoverageView(int revision, List<Cell> cells) {
                         cell.paths(Way.DRY),
                         cell.paths(Way.PARALLEL),
                         cell.paths(Way.RETURN),
-                        cell.gainDb()))
+                        cell.gainDb(),
+                        cell.dipped()))
             .toList());
   }
 }

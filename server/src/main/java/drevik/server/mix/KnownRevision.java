@@ -7,7 +7,9 @@ import drevik.check.LineCheck;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.route.FlowLayout;
+import drevik.route.FlowSketch;
 import drevik.server.mix.MixView.ChannelFacts;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +26,7 @@ final class KnownRevision {
   private final int number;
   private final Mix document;
   private CompletableFuture<Derived> derived;
+  private FlowSketch sketch;
 
   KnownRevision(int number, Mix document) {
     this.number = number;
@@ -56,11 +59,29 @@ final class KnownRevision {
   }
 
   private Derived follow() {
+    return new Derived(FlowLayout.of(document), facts(), LineCheck.of(document));
+  }
+
+  private Map<String, ChannelFacts> facts() {
     Map<String, ChannelFacts> facts = new LinkedHashMap<>();
-    document
-        .channels()
-        .forEach(channel -> facts.put(channel.id(), factsOf(channel, document.categoryMap())));
-    return new Derived(FlowLayout.of(document), facts, LineCheck.of(document));
+    for (Channel channel : document.channels()) {
+      facts.put(channel.id(), factsOf(channel, document.categoryMap()));
+    }
+    return facts;
+  }
+
+  /** For the shelf, which needs no findings. */
+  synchronized FlowSketch sketch() {
+    if (sketch == null) {
+      Map<String, ChannelFacts> facts = facts();
+      Map<String, String> colours = new HashMap<>();
+      facts.forEach((id, fact) -> colours.put(id, fact.colour()));
+      document
+          .outputs()
+          .forEach(o -> colours.put(o.id(), colours.getOrDefault(o.channel(), "neutral")));
+      sketch = FlowSketch.of(FlowLayout.of(document), id -> colours.getOrDefault(id, "neutral"));
+    }
+    return sketch;
   }
 
   private static ChannelFacts factsOf(Channel channel, CategoryMap map) {

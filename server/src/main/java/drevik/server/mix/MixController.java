@@ -7,6 +7,7 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.route.SignalGraph;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -138,6 +139,20 @@ class MixController {
   @GetMapping("/{id}/revisions")
   List<RevisionLine> history(@PathVariable String id) {
     return mixes.history(id);
+  }
+
+  /** A name for a revision; null or blank takes it off. */
+  record RevisionName(@Nullable String name) {}
+
+  @PostMapping("/{id}/revisions/{number}/name")
+  List<RevisionLine> name(
+      @PathVariable String id, @PathVariable int number, @RequestBody RevisionName wanted) {
+    return mixes.name(id, number, wanted.name());
+  }
+
+  @GetMapping("/{id}/differences")
+  List<String> differences(@PathVariable String id, @RequestParam int from, @RequestParam int to) {
+    return mixes.differences(id, from, to);
   }
 
   @PostMapping("/{id}/revisions/{number}")

@@ -7,6 +7,7 @@ import drevik.mix.MixKind;
 import drevik.mix.Origin;
 import drevik.mix.Refused;
 import drevik.mix.Validity;
+import drevik.refit.Differences;
 import drevik.route.Coverage;
 import drevik.server.Conflict;
 import drevik.server.Ids;
@@ -15,6 +16,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -24,9 +26,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class MixService {
   private static final int PATHS_SHOWN = 20;
+  private static final int LONGEST_NAME = 200;
 
   private final MixRows mixes;
   private final RevisionRows revisions;
+  private final RevisionNameRows names;
   private final Clock clock;
   private final ApplicationEventPublisher events;
   private final RecentRevisions recent;
@@ -35,12 +39,14 @@ public class MixService {
   MixService(
       MixRows mixes,
       RevisionRows revisions,
+      RevisionNameRows names,
       Clock clock,
       ApplicationEventPublisher events,
       RecentRevisions recent,
       EntityManager entities) {
     this.mixes = mixes;
     this.revisions = revisions;
+    this.names = names;
     this.clock = clock;
     this.events = events;
     this.recent = recent;
@@ -53,7 +59,8 @@ public class MixService {
   }
 
   private ShelfItem item(MixRow row) {
-    Mix mix = head(row);
+    KnownRevision head = known(row.id, row.head);
+    Mix mix = head.document();
     return new ShelfItem(
         row.id,
         row.name,
@@ -65,7 +72,8 @@ public class MixService {
         count(mix, ChannelKind.SEAT),
         count(mix, ChannelKind.BUS),
         mix.outputs().size(),
-        row.changedAt);
+        row.changedAt,
+        head.sketch());
   }
 
   private static int count(Mix mix, ChannelKind kind) {
@@ -84,6 +92,12 @@ public class MixService {
     mixes.save(row);
     entities.persist(new RevisionRow(row.id, 1, null, now, says, mix));
     return row.id;
+  }
+
+  /** The id of the oldest template of this name, archived or not. */
+  @Transactional(readOnly = true)
+  public Optional<String> find(String name) {
+    return mixes.findFirstByNameAndKindOrderByCreatedAt(name, MixKind.TEMPLATE).map(row -> row.id);
   }
 
   /** A session from a template, with the template's ids, without audio. */
@@ -261,6 +275,28 @@ public class MixService {
   public List<RevisionLine> history(String id) {
     row(id);
     return revisions.lines(id);
+  }
+
+  /** Gives a revision a name, or takes it off. */
+  @Transactional
+  public List<RevisionLine> name(String id, int number, @Nullable String name) {
+    revision(id, number);
+    RevisionRow.Key key = new RevisionRow.Key(id, number);
+    if (name == null || name.isBlank()) {
+      names.deleteById(key);
+    } else if (name.strip().length() > LONGEST_NAME) {
+      throw new Refused("The name is longer than " + LONGEST_NAME + " characters; shorten it.");
+    } else {
+      names.save(new RevisionNameRow(key, name.strip()));
+    }
+    names.flush();
+    return revisions.lines(id);
+  }
+
+  /** What is different in one revision from another, in words. */
+  @Transactional(readOnly = true)
+  public List<String> differences(String id, int from, int to) {
+    return Differences.between(documentOf(id, from), documentOf(id, to));
   }
 
   /** Goes back, or forward, to any revision; what was made since is kept. */

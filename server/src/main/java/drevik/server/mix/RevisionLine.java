@@ -8,5 +8,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param parent the revision that it was made from; null for the first
  * @param says what was done, in words
+ * @param name given by a person; null if none was
  */
-public record RevisionLine(int number, @Nullable Integer parent, Instant at, String says) {}
+public record RevisionLine(
+    int number, @Nullable Integer parent, Instant at, String says, @Nullable String name) {}

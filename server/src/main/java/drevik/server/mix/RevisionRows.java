@@ -8,14 +8,16 @@ import org.springframework.data.jpa.repository.Query;
 interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
   /** Every revision without its document, the newest first. */
   @Query(
-      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says)"
-          + " from RevisionRow r where r.key.mixId = :mixId order by r.key.number desc")
+      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says, n.name)"
+          + " from RevisionRow r left join RevisionNameRow n on n.key = r.key"
+          + " where r.key.mixId = :mixId order by r.key.number desc")
   List<RevisionLine> lines(String mixId);
 
   /** One revision without its document. */
   @Query(
-      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says)"
-          + " from RevisionRow r where r.key.mixId = :mixId and r.key.number = :number")
+      "select new drevik.server.mix.RevisionLine(r.key.number, r.parent, r.at, r.says, n.name)"
+          + " from RevisionRow r left join RevisionNameRow n on n.key = r.key"
+          + " where r.key.mixId = :mixId and r.key.number = :number")
   Optional<RevisionLine> line(String mixId, int number);
 
   /** The number of the newest revision made from {@code parent}: where redo leads. */

@@ -2,6 +2,7 @@ package drevik.server.mix;
 
 import drevik.mix.JobKind;
 import drevik.mix.MixKind;
+import drevik.route.FlowSketch;
 import java.time.Instant;
 
 /** A line of the shelf. */
@@ -16,4 +17,5 @@ public record ShelfItem(
     int seats,
     int buses,
     int outputs,
-    Instant changedAt) {}
+    Instant changedAt,
+    FlowSketch sketch) {}

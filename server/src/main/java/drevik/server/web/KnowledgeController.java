@@ -5,10 +5,12 @@ import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
 import drevik.check.Rule;
+import drevik.deliver.Specifications;
 import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
 import drevik.mix.ChannelKind;
 import drevik.mix.OutputKind;
+import drevik.mix.Specification;
 import drevik.mix.Tap;
 import java.util.Arrays;
 import java.util.List;
@@ -41,7 +43,8 @@ class KnowledgeController {
       List<Tap> taps,
       List<OutputKind> outputKinds,
       List<SampleFormat> formats,
-      List<RuleLine> rules) {}
+      List<RuleLine> rules,
+      List<Specification> specifications) {}
 
   @GetMapping(path = "/api/knowledge", produces = MediaType.APPLICATION_JSON_VALUE)
   Knowledge knowledge() {
@@ -60,6 +63,7 @@ class KnowledgeController {
         List.of(Tap.values()),
         List.of(OutputKind.values()),
         SampleFormat.written(),
-        Arrays.stream(Rule.values()).map(rule -> new RuleLine(rule, rule.why())).toList());
+        Arrays.stream(Rule.values()).map(rule -> new RuleLine(rule, rule.why())).toList(),
+        Specifications.shipped());
   }
 }

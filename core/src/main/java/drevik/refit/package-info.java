@@ -1,0 +1,2 @@
+/** What is different between states of a Mix. */
+package drevik.refit;

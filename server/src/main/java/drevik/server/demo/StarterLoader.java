@@ -1,0 +1,44 @@
+package drevik.server.demo;
+
+import drevik.demo.Starters;
+import drevik.mix.Mix;
+import drevik.server.mix.MixService;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Puts each starter on the shelf once, with the demo or without: one that a person has removed or
+ * changed does not come back, and one that a later version brings is added.
+ */
+@Component
+@Order(1)
+class StarterLoader implements ApplicationRunner {
+  private final MixService mixes;
+  private final Milestones milestones;
+  private final TransactionTemplate transaction;
+
+  StarterLoader(MixService mixes, Milestones milestones, TransactionTemplate transaction) {
+    this.mixes = mixes;
+    this.milestones = milestones;
+    this.transaction = transaction;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    for (Mix starter : Starters.all()) {
+      String milestone = "starter " + starter.name();
+      if (!milestones.isReached(milestone)) {
+        transaction.executeWithoutResult(
+            status -> {
+              if (mixes.find(starter.name()).isEmpty()) {
+                mixes.create(starter, "starter");
+              }
+              milestones.reach(milestone);
+            });
+      }
+    }
+  }
+}
