@@ -115,7 +115,7 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
       <p className="text-[12px] text-ink-2">
         Tokens: {"{project} {output} {layout} {rate} {revision} {date}"}
       </p>
-      <fieldset className="mt-2 max-h-[20vh] overflow-y-auto border border-rule px-2 py-1">
+      <fieldset className="mt-2 max-h-[13vh] overflow-y-auto border border-rule px-2 py-1">
         <legend className="text-ink-2">Must not hold</legend>
         {families.map((category) => (
           <label key={category} className="mr-4 inline-flex items-center gap-1.5">

@@ -265,7 +265,7 @@ function Sends({ channel, name, onEdit }: SendsProps) {
             });
           return (
             <li key={send.id} className="mb-1">
-              <label className="flex items-baseline gap-1.5">
+              <label className="flex items-center gap-1.5">
                 <input
                   type="checkbox"
                   aria-label={`Send to ${to}`}

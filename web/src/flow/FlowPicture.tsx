@@ -244,7 +244,7 @@ export function FlowPicture(props: Props) {
         <div
           ref={band}
           role="presentation"
-          className="relative overflow-x-hidden overflow-y-auto border-t border-rule"
+          className="relative box-content overflow-x-hidden overflow-y-auto border-t border-rule"
           style={{ height: geometry.bandHeight, maxHeight: size.total / 2 }}
         >
           <div

@@ -66,6 +66,25 @@ export function Questions({ asking, picked, onFind, onOnly, onPick, ...rest }: Q
   }
 }
 
+const ALL = "all";
+const from = (bus: string | undefined) => `from ${bus}`;
+
+/** What is stowed and can be brought back in one move: all of it, or all that one bus gets. */
+function stowedTogether(channels: Channel[]): Choice[] {
+  const stowed = channels.filter((one) => one.stowed);
+  const buses = channels.filter((bus) => stowed.filter((one) => one.output === bus.id).length > 1);
+  return stowed.length < 2
+    ? []
+    : [
+        { id: ALL, label: "All of them", hint: plural(stowed.length, "channel") },
+        ...buses.map((bus) => ({
+          id: from(bus.id),
+          label: `All that go to ${bus.name}`,
+          hint: plural(stowed.filter((one) => one.output === bus.id).length, "channel"),
+        })),
+      ];
+}
+
 interface ChoosersProps {
   view: MixView;
   picked: string[];
@@ -189,9 +208,16 @@ function Choosers(props: ChoosersProps) {
     },
     stowed: {
       title: "Bring back",
-      placeholder: "Stowed channel",
-      choices: channelChoices((one) => one.stowed),
-      choose: (id) => close({ edit: "stow-channels", channels: [id], stowed: false }),
+      placeholder: "Stowed channel or its bus",
+      choices: [...stowedTogether(view.document.channels), ...channelChoices((one) => one.stowed)],
+      choose: (id) =>
+        close({
+          edit: "stow-channels",
+          channels: view.document.channels
+            .filter((one) => one.stowed && (id === one.id || id === ALL || id === from(one.output)))
+            .map((one) => one.id),
+          stowed: false,
+        }),
     },
   };
   const list = lists[asking];

@@ -127,6 +127,13 @@ export function useFlowActs(doing: Doing): Act[] {
         key: "ctrl+a",
         run: () => select(all(view.flow.stages[0]?.ids ?? [])),
       },
+      {
+        id: "pick-group",
+        label: "Pick the whole group",
+        key: "x",
+        can: some,
+        run: () => select(all(groupOf(busesOf(picked, channels), channels))),
+      },
       { id: "pick-none", label: "Pick nothing", key: "Escape", run: () => select(nothing) },
     ];
   }, [picked, channels, view, state, apply, ask, select, show]);
@@ -184,12 +191,27 @@ function showing(
 }
 
 /** The buses that a pick means: those in it, and for seats the buses that they lead to. */
-function busesOf(picked: string[], channels: Map<string, Channel>): string[] {
+export function busesOf(picked: string[], channels: ReadonlyMap<string, Channel>): string[] {
   const found = picked.flatMap((id) => {
     const channel = channels.get(id);
     return channel?.kind === "bus" || channel?.kind === "master" ? id : (channel?.output ?? []);
   });
   return [...new Set(found)];
+}
+
+/** The buses, and every channel that is sent into them, straight or by way of others. */
+export function groupOf(buses: string[], channels: ReadonlyMap<string, Channel>): string[] {
+  const group = new Set(buses);
+  let before;
+  do {
+    before = group.size;
+    for (const channel of channels.values()) {
+      if (channel.output !== undefined && group.has(channel.output) && !channel.stowed) {
+        group.add(channel.id);
+      }
+    }
+  } while (group.size > before);
+  return [...group];
 }
 
 /** The edit that moves channels one place up or down in the document; none at its edge. */

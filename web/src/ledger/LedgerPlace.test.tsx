@@ -122,4 +122,29 @@ describe("the ledger", () => {
     await userEvent.click(screen.getByRole("button", { name: /Name/ }));
     expect(names()).toEqual(["Kick", "Snare", "Mix"]);
   });
+
+  it("stands by group, each with its count, and pastes go by what is shown", async () => {
+    await open();
+    await userEvent.keyboard("{Escape}g");
+    await userEvent.keyboard("Kind{Enter}");
+    const heads = () =>
+      [...document.querySelectorAll("th[scope=rowgroup]")].map((one) => one.textContent);
+    expect(heads()).toEqual(["seat · 2", "bus · 1"]);
+    expect(screen.getByText("3 of 3 channels in 2 groups")).toBeTruthy();
+    cell("Snare").focus();
+    await userEvent.click(cell("Mix"));
+    cell("Mix").focus();
+    await userEvent.keyboard("{Delete}");
+    expect(edits()).toEqual([
+      {
+        edit: "paste-cells",
+        channels: ["mix"],
+        columns: ["name", "kind", "fader"],
+        cells: [[""]],
+      },
+    ]);
+    await userEvent.click(screen.getByRole("button", { name: /Group by/ }));
+    await userEvent.keyboard("Nothing{Enter}");
+    expect(heads()).toEqual([]);
+  });
 });

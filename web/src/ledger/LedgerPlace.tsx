@@ -1,11 +1,13 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { Fragment, useEffect, useMemo, useRef, useState } from "react";
 import type { Edit, LedgerView, MixView } from "../api/client";
 import { useEdit, useLedger } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
-import { Mark } from "../ui/Mark";
+import { Chooser } from "../ui/Chooser";
+import { plural } from "../ui/format";
 import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corner } from "./block";
+import { isNumber, LedgerRow } from "./LedgerRow";
+import { headings, nextSort, shownRows, type Row, type Sorting } from "./rows";
 
-type Row = LedgerView["rows"][number];
 type ColumnId = LedgerView["columns"][number]["id"];
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
@@ -28,7 +30,8 @@ const WIDTHS: Record<ColumnId, number> = {
   comment: 60,
 };
 
-const NUMBERS: readonly ColumnId[] = ["trim", "fader", "pan"];
+/** What rows can stand together by. */
+const GROUPS: readonly ColumnId[] = ["kind", "category", "layout", "output", "group", "person"];
 
 /** The Mix as a table that is worked like a spreadsheet. */
 export function LedgerPlace({ view }: { view: MixView }) {
@@ -38,8 +41,11 @@ export function LedgerPlace({ view }: { view: MixView }) {
 
 function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
   const [wanted, setWanted] = useState("");
-  const [sort, setSort] = useState<{ column: number; down: boolean }>();
-  const rows = useMemo(() => shownRows(ledger, wanted, sort), [ledger, wanted, sort]);
+  const [sort, setSort] = useState<Sorting>();
+  const [group, setGroup] = useState<number>();
+  const [asking, setAsking] = useState(false);
+  const rows = useMemo(() => shownRows(ledger, wanted, sort, group), [ledger, wanted, sort, group]);
+  const heads = useMemo(() => headings(rows, group), [rows, group]);
   const columns = ledger.columns;
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
   const [here, setHere] = useState<Corner>({ row: 0, column: 0 });
@@ -125,9 +131,27 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
         area,
       ),
     );
+  // Rows are drawn again when what they are given changes: these stay the same functions.
+  const latest = useRef({ commit, go, begin });
+  useEffect(() => {
+    latest.current = { commit, go, begin };
+  });
+  const doing = useMemo(
+    () => ({
+      onPoint: (row: number, column: number, extend: boolean) => {
+        latest.current.commit();
+        latest.current.go({ row, column }, extend);
+      },
+      onBegin: (text: string) => latest.current.begin(text),
+      onType: setTyping,
+      onLeave: () => latest.current.commit(),
+    }),
+    [],
+  );
   const acts = useMemo<Act[]>(
     () => [
       { id: "filter", label: "Filter the rows", key: "/", run: () => filter.current?.focus() },
+      { id: "group-by", label: "Group the rows by…", key: "g", run: () => setAsking(true) },
     ],
     [],
   );
@@ -152,7 +176,11 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
         </label>
         <span aria-live="polite">
           {rows.length} of {ledger.rows.length} channels
+          {group !== undefined && ` in ${plural(heads.size, "group")}`}
         </span>
+        <button onClick={() => setAsking(true)}>
+          Group by… <kbd>G</kbd>
+        </button>
         <button className="ml-auto" disabled={area.top === area.bottom} onClick={fillDown}>
           Fill down <kbd>Ctrl D</kbd>
         </button>
@@ -191,7 +219,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
                   scope="col"
                   aria-sort={sort?.column === i ? (sort.down ? "descending" : "ascending") : "none"}
                   style={{ width: WIDTHS[column.id] }}
-                  className={`border-b border-rule px-1.5 py-1 font-normal ${NUMBERS.includes(column.id) ? "text-right" : ""}`}
+                  className={`border-b border-rule px-1.5 py-1 font-normal ${isNumber(column.id) ? "text-right" : ""}`}
                 >
                   <button tabIndex={-1} onClick={() => setSort(nextSort(sort, i))}>
                     {column.label} {sort?.column === i && (sort.down ? "↓" : "↑")}
@@ -201,89 +229,62 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
             </tr>
           </thead>
           <tbody>
-            {rows.map((row, y) => (
-              <tr key={row.channel} className="h-[24px]">
-                {row.cells.map((text, x) => {
-                  const current = y === here.row && x === here.column;
-                  const inside =
-                    y >= area.top && y <= area.bottom && x >= area.left && x <= area.right;
-                  return (
-                    <td
-                      key={columns[x]?.id}
-                      data-at={`${y} ${x}`}
-                      role="gridcell"
-                      aria-selected={inside}
-                      aria-readonly={!columns[x]?.editable}
-                      tabIndex={current ? 0 : -1}
-                      title={text}
-                      className={`narrow overflow-hidden text-ellipsis whitespace-nowrap border-b border-rule-2 px-1.5 ${NUMBERS.includes(columns[x]?.id ?? "name") ? "text-right" : ""} ${inside ? "bg-active-ground" : ""} ${columns[x]?.editable ? "" : "text-ink-2"}`}
-                      onPointerDown={(event) => {
-                        commit();
-                        go({ row: y, column: x }, event.shiftKey);
-                      }}
-                      onDoubleClick={() => begin(text)}
-                    >
-                      {current && typing !== undefined ? (
-                        <input
-                          ref={focusOnce}
-                          aria-label={columns[x]?.label ?? ""}
-                          className="w-full bg-raised"
-                          value={typing}
-                          onChange={(event) => setTyping(event.target.value)}
-                          onBlur={() => commit()}
-                        />
-                      ) : x === 0 ? (
-                        <span className="flex items-center gap-2">
-                          <Mark family={view.facts[row.channel]?.colour ?? "neutral"} />
-                          {text}
-                        </span>
-                      ) : (
-                        text
-                      )}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
+            {rows.map((row, y) => {
+              const head = heads.get(y);
+              const inside = y >= area.top && y <= area.bottom;
+              const current = y === here.row;
+              return (
+                <Fragment key={row.channel}>
+                  {head && (
+                    <tr className="h-[26px]">
+                      <th
+                        scope="rowgroup"
+                        colSpan={columns.length}
+                        className="border-b border-rule px-1.5 text-left align-bottom font-normal text-ink-2"
+                      >
+                        <b className="font-semibold text-ink">{head.text || "none"}</b> ·{" "}
+                        {head.count}
+                      </th>
+                    </tr>
+                  )}
+                  <LedgerRow
+                    row={row}
+                    y={y}
+                    columns={columns}
+                    family={view.facts[row.channel]?.colour ?? "neutral"}
+                    left={inside ? area.left : undefined}
+                    right={inside ? area.right : undefined}
+                    current={current ? here.column : undefined}
+                    typing={current ? typing : undefined}
+                    {...doing}
+                  />
+                </Fragment>
+              );
+            })}
           </tbody>
         </table>
       </div>
+      {asking && (
+        <Chooser
+          open
+          title="Group the rows by…"
+          placeholder="Column"
+          choices={[
+            { id: "", label: "Nothing", hint: "the order of the document" },
+            ...columns
+              .filter((column) => GROUPS.includes(column.id))
+              .map((column) => ({ id: column.id, label: column.label })),
+          ]}
+          onClose={() => setAsking(false)}
+          onChoose={(id) => {
+            setAsking(false);
+            setGroup(id ? columns.findIndex((column) => column.id === id) : undefined);
+            go({ row: 0, column: 0 }, false);
+          }}
+        />
+      )}
     </div>
   );
-}
-
-const focusOnce = (element: HTMLInputElement | null) => {
-  if (element && document.activeElement !== element) {
-    element.focus();
-  }
-};
-
-function shownRows(
-  ledger: LedgerView,
-  wanted: string,
-  sort: { column: number; down: boolean } | undefined,
-): Row[] {
-  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const rows = ledger.rows.filter((row) => {
-    const text = row.cells.join(" ").toLowerCase();
-    return words.every((word) => text.includes(word));
-  });
-  if (!sort) {
-    return rows;
-  }
-  const by = new Intl.Collator(undefined, { numeric: true });
-  return [...rows].sort(
-    (a, b) =>
-      by.compare(a.cells[sort.column] ?? "", b.cells[sort.column] ?? "") * (sort.down ? -1 : 1),
-  );
-}
-
-/** Up, down, and back to the order of the document. */
-function nextSort(sort: { column: number; down: boolean } | undefined, column: number) {
-  if (sort?.column !== column) {
-    return { column, down: false };
-  }
-  return sort.down ? undefined : { column, down: true };
 }
 
 function cut(rows: Row[], area: Area): string[][] {

@@ -28,8 +28,8 @@ export function HistoryDialog({ mix, onClose }: Props) {
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ground/60" />
-        <Dialog.Content className="fixed left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised">
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
+        <Dialog.Content className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised">
           <header className="border-b border-rule px-5 py-3">
             <Dialog.Title className="text-[15px] font-semibold">
               History of “{mix.document.name}”
@@ -65,7 +65,9 @@ interface LinesProps {
 
 function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
   const row = useRef<HTMLLIElement>(null);
-  useEffect(() => row.current?.scrollIntoView({ block: "nearest" }), [here?.number]);
+  useEffect(() => {
+    row.current?.scrollIntoView({ block: "nearest" });
+  }, [here?.number]);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
     const from = lines.findIndex((line) => line === here);
@@ -86,7 +88,7 @@ function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
       aria-label="Revisions, the newest first"
       aria-activedescendant={here && `revision-${here.number}`}
       tabIndex={0}
-      className="overflow-y-auto border-r border-rule py-1"
+      className="overflow-y-auto border-r border-rule py-1 outline-offset-[-2px]"
       onKeyDown={onKeyDown}
     >
       {lines.map((line) => (

@@ -8,10 +8,10 @@ export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ground/60" />
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed left-1/2 top-20 w-[560px] -translate-x-1/2 border border-rule bg-raised p-5"
+          className="fixed z-20 left-1/2 top-20 w-[560px] -translate-x-1/2 border border-rule bg-raised p-5"
         >
           <Dialog.Title className="mb-3 text-[15px] font-semibold">Keys of this place</Dialog.Title>
           <dl className="grid grid-cols-[110px_1fr] gap-y-1">

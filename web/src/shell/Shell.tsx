@@ -177,7 +177,7 @@ function Notices() {
     <div
       role="status"
       aria-live="polite"
-      className="fixed bottom-14 left-4 z-10 flex flex-col gap-2"
+      className="fixed bottom-14 left-4 z-30 flex flex-col gap-2"
     >
       {notices.map((notice) => (
         <p

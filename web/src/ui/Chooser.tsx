@@ -45,10 +45,10 @@ export function Chooser(props: Props) {
   return (
     <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ground/60" />
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed left-1/2 top-24 flex max-h-[70vh] w-[440px] -translate-x-1/2 flex-col border border-rule bg-raised"
+          className="fixed z-20 left-1/2 top-24 flex max-h-[70vh] w-[440px] -translate-x-1/2 flex-col border border-rule bg-raised"
         >
           <Dialog.Title className="px-4 pt-3 text-[12px] text-ink-2">{props.title}</Dialog.Title>
           <List {...props} />

@@ -22,7 +22,7 @@ export function FormDialog(props: Props) {
   return (
     <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ground/60" />
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
           onKeyDown={(event) => {
             if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !props.busy) {
@@ -30,7 +30,7 @@ export function FormDialog(props: Props) {
               form.current?.requestSubmit();
             }
           }}
-          className={`fixed left-1/2 top-20 max-h-[82vh] -translate-x-1/2 overflow-y-auto border border-rule bg-raised p-5 ${props.wide ? "w-[640px]" : "w-[440px]"}`}
+          className={`fixed z-20 left-1/2 top-20 max-h-[82vh] -translate-x-1/2 overflow-y-auto border border-rule bg-raised p-5 ${props.wide ? "w-[640px]" : "w-[440px]"}`}
         >
           <Dialog.Title className="text-[15px] font-semibold">{props.title}</Dialog.Title>
           <Dialog.Description className="mt-1 text-ink-2">{props.description}</Dialog.Description>

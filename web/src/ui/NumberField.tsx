@@ -53,7 +53,7 @@ export function NumberField({ label, value, shown, unit, least, most, step, onCh
         aria-label={`${label}${unit ? ` in ${unit}` : ""}`}
         aria-invalid={wrong}
         title={wrong ? `Type a number from ${least} to ${most}` : undefined}
-        className={`w-14 border-b bg-transparent ${
+        className={`w-11 border-b bg-transparent ${
           wrong
             ? "border-wrong text-wrong"
             : "border-transparent hover:border-rule focus:border-active"

@@ -28,6 +28,13 @@ function watched() {
   return { view: band, onEdit: vi.fn(), onClose: vi.fn() };
 }
 
+/** What an output's form asked for: two edits in one. */
+function outputEdits(props: ReturnType<typeof watched>): unknown[] {
+  const [edit] = props.onEdit.mock.calls[0] as [{ edit: string; edits: unknown[] }];
+  expect(edit.edit).toBe("together");
+  return edit.edits;
+}
+
 const submit = () => userEvent.keyboard("{Control>}{Enter}{/Control}");
 
 describe("adding channels", () => {
@@ -92,6 +99,10 @@ describe("a chain", () => {
     await userEvent.click(await screen.findByRole("button", { name: "Add compressor" }));
     await userEvent.click(screen.getByRole("button", { name: "Add limiter" }));
     await userEvent.selectOptions(screen.getByLabelText("Key of compressor"), "plate");
+    await userEvent.selectOptions(
+      screen.getByLabelText("Tap of the key of compressor"),
+      "pre-fader",
+    );
     await userEvent.selectOptions(screen.getByLabelText("Place of limiter"), "after");
     await submit();
     expect(props.onEdit).toHaveBeenCalledWith({
@@ -100,7 +111,7 @@ describe("a chain", () => {
       chain: [
         expect.objectContaining({
           id: "compressor-1",
-          key: { source: "plate", tap: "post-fader" },
+          key: { source: "plate", tap: "pre-fader" },
         }),
         expect.objectContaining({ id: "limiter-1", postFader: true }),
       ],
@@ -120,6 +131,49 @@ describe("a control", () => {
       edit: "set-control",
       control: expect.objectContaining({ name: "Shells", gainDb: -3, members: ["kick"] }) as object,
     });
+  });
+});
+
+describe("a control that is there", () => {
+  const props = () => ({
+    ...watched(),
+    view: view({
+      channels: band.document.channels,
+      controls: [
+        { id: "beds", name: "Beds", gainDb: -12, members: ["plate", "hall"], dip: true },
+        { id: "all", name: "All", gainDb: 0, members: ["beds"], dip: false },
+      ],
+    }),
+  });
+
+  it("loses members, gets controls under it, and keeps what it is", async () => {
+    const asked = props();
+    show(<ControlDialog picked={[kick]} {...asked} />);
+    await userEvent.selectOptions(screen.getByLabelText("Which"), "beds");
+    expect(screen.getByLabelText("Is a dip")).toHaveProperty("checked", true);
+    await userEvent.click(screen.getByLabelText("hall"));
+    await userEvent.click(screen.getByLabelText("All"));
+    await submit();
+    expect(asked.onEdit).toHaveBeenCalledWith({
+      edit: "set-control",
+      control: {
+        id: "beds",
+        name: "Beds",
+        gainDb: -12,
+        members: ["plate", "kick", "all"],
+        dip: true,
+      },
+    });
+  });
+
+  it("is removed", async () => {
+    const asked = props();
+    show(<ControlDialog picked={[]} {...asked} />);
+    expect(screen.queryByRole("button", { name: "Remove this control" })).toBeNull();
+    await userEvent.selectOptions(screen.getByLabelText("Which"), "all");
+    await userEvent.click(screen.getByRole("button", { name: "Remove this control" }));
+    expect(asked.onEdit).toHaveBeenCalledWith({ edit: "remove-controls", controls: ["all"] });
+    expect(asked.onClose).toHaveBeenCalled();
   });
 });
 
@@ -165,15 +219,40 @@ describe("outputs", () => {
     await userEvent.selectOptions(await screen.findByLabelText("Kind"), "minus");
     await userEvent.click(screen.getByLabelText("drums"));
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith({
+    const [set, answering] = outputEdits(props);
+    expect(set).toMatchObject({
       edit: "set-output",
-      output: expect.objectContaining({
+      output: {
         name: "Minus",
         kind: "minus",
         channel: "mix",
         namePattern: "{output}",
         without: ["drums"],
-      }) as object,
+      },
+    });
+    expect(answering).toMatchObject({ edit: "set-specification", specification: undefined });
+  });
+
+  it("answer to a specification that ships, or to one’s own", async () => {
+    const props = watched();
+    const { unmount } = show(<OutputDialog output={output("all")} {...props} />);
+    await screen.findByRole("option", { name: "EBU R 128" });
+    await userEvent.selectOptions(screen.getByLabelText("Answers to"), "r128");
+    expect(screen.getByText("−23.0 LUFS, −1.0 dBTP")).toBeTruthy();
+    await submit();
+    expect(outputEdits(props)[1]).toMatchObject({
+      outputs: ["all"],
+      specification: { id: "r128", loudness: -23 },
+    });
+    unmount();
+    const own = watched();
+    show(<OutputDialog output={output("all")} {...own} />);
+    await userEvent.selectOptions(await screen.findByLabelText("Answers to"), "own");
+    await userEvent.type(screen.getByLabelText("Its name"), "The hall");
+    await userEvent.type(screen.getByLabelText("True peak, dBTP"), "-3.5");
+    await submit();
+    expect(outputEdits(own)[1]).toMatchObject({
+      specification: { name: "The hall", truePeak: -3.5 },
     });
   });
 
@@ -183,9 +262,8 @@ describe("outputs", () => {
     await userEvent.clear(screen.getByLabelText("File name"));
     await userEvent.type(screen.getByLabelText("File name"), "{{project} drums");
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith({
-      edit: "set-output",
-      output: expect.objectContaining({ id: "drums", namePattern: "{project} drums" }) as object,
+    expect(outputEdits(props)[0]).toMatchObject({
+      output: { id: "drums", namePattern: "{project} drums" },
     });
   });
 

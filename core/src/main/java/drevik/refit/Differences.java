@@ -80,12 +80,15 @@ public final class Differences {
 
   private void say(String whose, String what, String before, String after) {
     if (!before.equals(after)) {
-      words.add(whose + what + ": " + shown(before) + " → " + shown(after));
+      words.add(whose + what + ": " + shown(before, after) + " → " + shown(after, before));
     }
   }
 
-  private static String shown(String text) {
-    return text.isEmpty() ? "none" : text;
+  private static String shown(String text, String other) {
+    if (text.isEmpty()) {
+      return other.equals("yes") ? "no" : "none";
+    }
+    return text;
   }
 
   private <T> void each(

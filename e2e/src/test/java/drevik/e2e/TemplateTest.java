@@ -320,6 +320,61 @@ class TemplateTest {
   }
 
   @Test
+  void aGroupIsFoldedShownAloneAndSeenWithoutItsSeats() {
+    newTemplate();
+    add("Drums\nVoices", "bus", "stereo", "unknown", "");
+    add("Kick\nSnare", "seat", "mono", "drums", "Drums");
+    add("Alto", "seat", "mono", "vocals", "Voices");
+    pick("Drums");
+    keys.press("f");
+    assertThat(row(page, "Kick")).isHidden();
+    assertThat(page.getByRole(AriaRole.OPTION).filter(hasText("Drums: 2 seats"))).isVisible();
+    keys.press("Shift+F");
+    assertThat(row(page, "Kick")).isVisible();
+    keys.press("e");
+    assertThat(page.getByText("Only what leads to “Drums” is shown")).isVisible();
+    assertThat(row(page, "Alto")).isHidden();
+    keys.press("e");
+    assertThat(row(page, "Alto")).isVisible();
+    keys.press("u");
+    assertThat(page.getByText("Only buses are shown")).isVisible();
+    assertThat(row(page, "Alto")).isHidden();
+    assertThat(row(page, "Voices")).isVisible();
+    assertThat(browser.errors).isEmpty();
+  }
+
+  @Test
+  void aRevisionIsNamedComparedAndGoneBackToByKeyboard() {
+    newTemplate();
+    add("Choir", "bus", "stereo", "vocals", "");
+    add("Brass", "bus", "stereo", "brass", "");
+    keys.press("h");
+    Locator history = page.getByRole(AriaRole.DIALOG);
+    Locator differences =
+        history.getByRole(AriaRole.LIST, new Locator.GetByRoleOptions().setName("Differences"));
+    assertThat(differences).containsText("added: the bus Brass");
+    keys.press("ArrowDown");
+    assertThat(differences).containsText("added: the bus Choir");
+    tabTo(field("Name of revision 2"));
+    keys.insertText("Voices only");
+    keys.press("Enter");
+    assertThat(history.getByRole(AriaRole.OPTION).filter(hasText("Voices only"))).isVisible();
+    tabTo(history.getByLabel("Compare"));
+    keys.type("What is different");
+    assertThat(differences).containsText("added: the bus Brass");
+    keys.press("Tab");
+    keys.press("Enter");
+    assertThat(history).isHidden();
+    assertThat(row(page, "Brass")).isHidden();
+    assertThat(row(page, "Choir")).isVisible();
+    assertThat(browser.errors).isEmpty();
+  }
+
+  private static Locator.FilterOptions hasText(String text) {
+    return new Locator.FilterOptions().setHasText(text);
+  }
+
+  @Test
   void aBadFileIsRefusedInWordsAndAGoodOneComesBack() throws IOException {
     newTemplate();
     add("Choir", "bus", "stereo", "vocals", "");

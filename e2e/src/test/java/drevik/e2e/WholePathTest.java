@@ -210,6 +210,10 @@ class WholePathTest {
       page.getByPlaceholder("What do you want to do?").waitFor();
       check(page, "commands " + scheme);
       page.keyboard().press("Escape");
+      page.keyboard().press("h");
+      page.getByLabel("Name of revision").waitFor();
+      check(page, "history " + scheme);
+      page.keyboard().press("Escape");
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").waitFor();
       check(page, "intake " + scheme);
@@ -274,6 +278,9 @@ class WholePathTest {
       page.keyboard().press("4");
       page.getByRole(AriaRole.GRIDCELL).first().waitFor();
       picture(page, "ledger-" + theme);
+      page.keyboard().press("h");
+      page.getByLabel("Name of revision").waitFor();
+      picture(page, "history-" + theme);
       page.close();
     }
   }

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
+import drevik.demo.Starters;
 import drevik.demo.WeathervaneDemo;
+import drevik.mix.Mix;
 import drevik.server.RunningServer.Answer;
 import drevik.server.mix.MixService;
 import java.io.ByteArrayInputStream;
@@ -20,6 +22,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
@@ -267,6 +270,41 @@ class ServerTest {
     assertThat(server.post("/api/mixes/" + mix + "/revisions/3", shown(1)).body().path("findings"))
         .hasSize(2);
     assertThat(server.post("/api/mixes/" + mix + "/revisions/9", shown(3)).status()).isEqualTo(404);
+  }
+
+  @Test
+  void revisionsHaveNamesAndDifferInWords() {
+    String mix = session();
+    server.edit(mix, 1, mute("hat", true));
+    server.edit(mix, 2, Map.of("edit", "describe-mix", "name", "Second take"));
+    String second = "/api/mixes/" + mix + "/revisions/2/name";
+    JsonNode named = server.post(second, Map.of("name", " Before the chorus ")).body();
+    assertThat(named.get(1).path("name").asString()).isEqualTo("Before the chorus");
+    assertThat(named.get(0).has("name")).isFalse();
+    assertThat(server.post(second, Map.of("name", "x".repeat(201))).detail()).contains("200");
+    assertThat(server.post(second, Map.of("name", " ")).body().get(1).has("name")).isFalse();
+    Answer nowhere = server.post("/api/mixes/" + mix + "/revisions/8/name", Map.of("name", "No"));
+    assertThat(nowhere.status()).isEqualTo(404);
+    String differences = "/api/mixes/" + mix + "/differences?from=%d&to=%d";
+    List<String> words = new ArrayList<>();
+    server.get(differences.formatted(1, 3)).body().forEach(one -> words.add(one.asString()));
+    assertThat(words).containsExactly("name: Test song → Second take", "Hat, muted: no → yes");
+    assertThat(server.get(differences.formatted(3, 3)).body()).isEmpty();
+    assertThat(server.get(differences.formatted(1, 7)).status()).isEqualTo(404);
+  }
+
+  @Test
+  void everyStarterStandsOnTheShelfWithItsPictureAndWithoutTheDemo() {
+    Map<String, JsonNode> shelf = new HashMap<>();
+    server.get("/api/mixes").body().forEach(item -> shelf.put(item.path("name").asString(), item));
+    for (Mix starter : Starters.all()) {
+      JsonNode item = shelf.get(starter.name());
+      assertThat(item).as(starter.name()).isNotNull();
+      assertThat(item.path("description").asString()).isNotBlank();
+      assertThat(item.path("sketch").path("columns").size()).isGreaterThan(3);
+      assertThat(item.path("sketch").path("ties")).isNotEmpty();
+    }
+    assertThat(shelf).doesNotContainKey(WeathervaneDemo.SESSION_NAME);
   }
 
   @Test

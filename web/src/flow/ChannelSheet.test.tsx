@@ -1,0 +1,113 @@
+// @vitest-environment jsdom
+import { screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { describe, expect, it, vi } from "vitest";
+import { channel, show, view, withServer } from "../testing/render";
+import { ChannelSheet } from "./ChannelSheet";
+
+withServer();
+
+const voice = channel("voice", {
+  output: "mix",
+  category: "vocals",
+  person: "Ada",
+  sends: [
+    {
+      id: "s1",
+      destinations: ["plate", "hall"],
+      tap: "post-fader",
+      levelDb: -12,
+      pan: 0,
+      on: true,
+    },
+  ],
+});
+const mix = view({
+  channels: [
+    voice,
+    channel("plate", { kind: "return" }),
+    channel("hall", { kind: "return" }),
+    channel("mix", { kind: "bus", layout: "stereo" }),
+  ],
+  controls: [{ id: "beds", name: "Beds", gainDb: -9, members: ["voice"], dip: true }],
+});
+
+function sheet() {
+  const onEdit = vi.fn();
+  show(<ChannelSheet view={mix} channel={voice} count={1} onEdit={onEdit} />);
+  return onEdit;
+}
+
+describe("the channel sheet", () => {
+  it("tells where a channel goes, why, and what acts on it", () => {
+    const facts = { voice: { colour: "vocals", destinationBecause: "by the category map" } };
+    show(
+      <ChannelSheet view={{ ...mix, facts }} channel={voice} count={1} onEdit={() => undefined} />,
+    );
+    expect(screen.getByText("by the category map")).toBeTruthy();
+    expect(screen.getByText(/dip of −9.0 dB over 1 member/)).toBeTruthy();
+  });
+
+  it("sets a person and a comment when the field is left", async () => {
+    const onEdit = sheet();
+    const person = screen.getByLabelText("Person");
+    await userEvent.clear(person);
+    await userEvent.type(person, "Bo{Enter}");
+    expect(onEdit).toHaveBeenCalledWith({ edit: "set-person", channels: ["voice"], person: "Bo" });
+    await userEvent.type(screen.getByLabelText("Comment"), "double late");
+    await userEvent.tab();
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "set-comment",
+      channels: ["voice"],
+      comment: "double late",
+    });
+  });
+
+  it("leaves a text as it was at Escape", async () => {
+    const onEdit = sheet();
+    const person = screen.getByLabelText("Person");
+    await userEvent.type(person, "bet{Escape}");
+    expect(person).toHaveProperty("value", "Ada");
+    await userEvent.tab();
+    expect(onEdit).not.toHaveBeenCalled();
+  });
+
+  it("opens, sets and removes a fan as the one send that it is", async () => {
+    const onEdit = sheet();
+    const fan = { edit: "set-send", channels: ["voice"], destinations: ["plate", "hall"] };
+    await userEvent.click(screen.getByLabelText("Send to plate + hall"));
+    expect(onEdit).toHaveBeenLastCalledWith(expect.objectContaining({ ...fan, on: false }));
+    const level = screen.getByLabelText("Level of the send to plate + hall in dB");
+    level.focus();
+    await userEvent.keyboard("{ArrowUp}");
+    expect(onEdit).toHaveBeenLastCalledWith(expect.objectContaining({ ...fan, levelDb: -11.5 }));
+    await userEvent.click(screen.getByRole("button", { name: "Remove the send to plate + hall" }));
+    expect(onEdit).toHaveBeenLastCalledWith(
+      expect.objectContaining({
+        edit: "together",
+        edits: ["plate", "hall"].map((destination) => ({
+          edit: "remove-send",
+          channels: ["voice"],
+          destination,
+        })),
+      }),
+    );
+  });
+
+  it("turns polarity over and changes the layout", async () => {
+    const onEdit = sheet();
+    await userEvent.click(screen.getByLabelText("as it comes"));
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "set-polarity",
+      channels: ["voice"],
+      inverted: true,
+    });
+    await screen.findByRole("option", { name: "stereo" });
+    await userEvent.selectOptions(screen.getByLabelText("Layout"), "stereo");
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "set-layout",
+      channels: ["voice"],
+      layout: "stereo",
+    });
+  });
+});

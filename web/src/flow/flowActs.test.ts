@@ -1,0 +1,113 @@
+// @vitest-environment jsdom
+import { renderHook } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
+import type { Channel } from "../api/client";
+import { channel, view } from "../testing/render";
+import { busesOf, groupOf, useFlowActs } from "./flowActs";
+import type { FlowState } from "./flowState";
+import { only } from "./selection";
+
+const channels = [
+  channel("kick", { output: "drums" }),
+  channel("snare", { output: "drums", mute: true }),
+  channel("old", { output: "drums", stowed: true }),
+  channel("lead", { output: "mix" }),
+  channel("drums", { kind: "bus", output: "mix" }),
+  channel("mix", { kind: "bus" }),
+];
+const byId = new Map(channels.map((one) => [one.id, one]));
+
+function acts(picked: string[], more: Partial<FlowState> = {}) {
+  const doing = {
+    view: view({ channels }),
+    picked,
+    channels: byId,
+    state: { folded: new Set<string>(), only: undefined, buses: false, ...more },
+    apply: vi.fn(),
+    ask: vi.fn(),
+    select: vi.fn(),
+    show: vi.fn(),
+  };
+  const list = renderHook(() => useFlowActs(doing)).result.current;
+  const run = (id: string) => list.find((one) => one.id === id)?.run();
+  return { ...doing, run, labels: new Map(list.map((one) => [one.id, one.label])) };
+}
+
+describe("a group", () => {
+  it("is a bus with all that comes to it, by way of others too, but not what is stowed", () => {
+    expect(groupOf(["drums"], byId).sort()).toEqual(["drums", "kick", "snare"]);
+    expect(groupOf(["mix"], byId)).toHaveLength(5);
+  });
+
+  it("ends where buses go round in a loop", () => {
+    const loop: [string, Channel][] = [
+      ["a", channel("a", { kind: "bus", output: "b" })],
+      ["b", channel("b", { kind: "bus", output: "a" })],
+    ];
+    expect(groupOf(["a"], new Map(loop)).sort()).toEqual(["a", "b"]);
+  });
+
+  it("is meant by a picked bus, or by a seat that leads to it", () => {
+    expect(busesOf(["kick", "snare", "mix"], byId)).toEqual(["drums", "mix"]);
+  });
+
+  it("is picked whole", () => {
+    const { run, select } = acts(["kick"]);
+    run("pick-group");
+    const selection = select.mock.calls[0]?.[0] as ReturnType<typeof only>;
+    expect([...selection.picked].sort()).toEqual(["drums", "kick", "snare"]);
+  });
+});
+
+describe("what can be done in the Flow", () => {
+  it("moves the picked channels past their neighbour, and not past the edge", () => {
+    const middle = acts(["snare"]);
+    middle.run("earlier");
+    middle.run("later");
+    expect(middle.apply.mock.calls).toEqual([
+      [{ edit: "move-channels", channels: ["snare"], before: "kick" }],
+      [{ edit: "move-channels", channels: ["snare"], before: "lead" }],
+    ]);
+    const first = acts(["kick"]);
+    first.run("earlier");
+    expect(first.apply).not.toHaveBeenCalled();
+  });
+
+  it("mutes all if one is heard, and unmutes if none is", () => {
+    expect(acts(["kick", "snare"]).labels.get("mute")).toBe("Mute");
+    const { run, apply, labels } = acts(["snare"]);
+    expect(labels.get("mute")).toBe("Unmute");
+    run("mute");
+    expect(apply).toHaveBeenCalledWith({ edit: "set-mute", channels: ["snare"], mute: false });
+  });
+
+  it("picks nothing any more after what was picked is stowed or gone", () => {
+    for (const id of ["stow", "remove"]) {
+      const { run, select } = acts(["kick"]);
+      run(id);
+      expect((select.mock.calls[0]?.[0] as ReturnType<typeof only>).picked.size).toBe(0);
+    }
+  });
+
+  it("folds the group of a picked seat, and unfolds it", () => {
+    const folding = acts(["kick"]);
+    folding.run("fold");
+    expect(folding.show).toHaveBeenCalledWith({ folded: new Set(["drums"]) });
+    const unfolding = acts(["kick"], { folded: new Set(["drums"]) });
+    expect(unfolding.labels.get("fold")).toBe("Unfold the group");
+    unfolding.run("fold");
+    expect(unfolding.show).toHaveBeenCalledWith({ folded: new Set() });
+  });
+
+  it("shows one group, asks which if several are meant, and shows all again", () => {
+    const one = acts(["kick"]);
+    one.run("only");
+    expect(one.show).toHaveBeenCalledWith({ only: "drums" });
+    const two = acts(["kick", "lead"]);
+    two.run("only");
+    expect(two.ask).toHaveBeenCalledWith("only");
+    const alone = acts([], { only: "drums" });
+    alone.run("only");
+    expect(alone.show).toHaveBeenCalledWith({ only: undefined });
+  });
+});
