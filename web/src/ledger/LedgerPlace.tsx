@@ -12,10 +12,10 @@ type ColumnId = LedgerView["columns"][number]["id"];
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
 const WIDTHS: Record<ColumnId, number> = {
-  name: 176,
+  name: 168,
   kind: 64,
   layout: 56,
-  category: 132,
+  category: 124,
   output: 104,
   group: 84,
   trim: 46,

@@ -179,7 +179,13 @@ function One({ mix, line, onVisit }: OneProps) {
         />
         {differences && <span className="ml-auto">{plural(differences.length, "difference")}</span>}
       </p>
-      <ul aria-label="Differences" className="overflow-y-auto py-1">
+      <ul
+        aria-label="Differences"
+        // A long list is scrolled by keys.
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        tabIndex={0}
+        className="overflow-y-auto py-1"
+      >
         {from === undefined && <li className="text-ink-2">It is the first.</li>}
         {from !== undefined && differences?.length === 0 && (
           <li className="text-ink-2">Nothing is different.</li>

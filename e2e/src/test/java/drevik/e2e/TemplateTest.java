@@ -362,7 +362,7 @@ class TemplateTest {
     tabTo(history.getByLabel("Compare"));
     keys.type("What is different");
     assertThat(differences).containsText("added: the bus Brass");
-    keys.press("Tab");
+    tabTo(button(page, "Go to revision 2"));
     keys.press("Enter");
     assertThat(history).isHidden();
     assertThat(row(page, "Brass")).isHidden();

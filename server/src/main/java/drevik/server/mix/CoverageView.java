@@ -1,6 +1,7 @@
 package drevik.server.mix;
 
 import drevik.mix.Mix;
+import drevik.route.CategoryCoverage;
 import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.util.List;
@@ -9,8 +10,9 @@ import java.util.List;
  * What of each seat and reference reaches each output; pairs that nothing joins are left out.
  *
  * @param revision the revision that it was computed from
+ * @param categories the same, for all seats of a category together
  */
-public record CoverageView(int revision, List<Cell> cells) {
+public record CoverageView(int revision, List<Cell> cells, List<CategoryCoverage> categories) {
   /**
    * One seat in one output.
    *
@@ -30,9 +32,10 @@ public record CoverageView(int revision, List<Cell> cells) {
       boolean dipped) {}
 
   static CoverageView of(int revision, Mix mix) {
+    List<Coverage.Cell> cells = Coverage.of(mix).cells();
     return new CoverageView(
         revision,
-        Coverage.of(mix).cells().stream()
+        cells.stream()
             .map(
                 cell ->
                     new Cell(
@@ -43,6 +46,7 @@ public record CoverageView(int revision, List<Cell> cells) {
                         cell.paths(Way.RETURN),
                         cell.gainDb(),
                         cell.dipped()))
-            .toList());
+            .toList(),
+        CategoryCoverage.of(mix, cells));
   }
 }
