@@ -86,9 +86,8 @@ final class DeliverableRules {
       Set<String> told) {
     // A seat may be in a second stem by way of a return; dry it belongs in one.
     Set<Way> ways = channel.kind() == ChannelKind.SEAT ? Set.of(Way.DRY) : ALL_WAYS;
-    List<Output> holding =
-        stems.stream().filter(stem -> holds(survey, stem, channel, ways)).toList();
-    boolean inMix = holds(survey, mix, channel, ways);
+    List<Output> holding = survey.wired.holding(channel.id(), stems, ways);
+    boolean inMix = !survey.wired.holding(channel.id(), List.of(mix), ways).isEmpty();
     double[][] wanted = survey.wired.gains(channel.id(), mix.id(), ways);
     double[][] sum = new double[wanted.length][wanted[0].length];
     for (Output stem : holding) {
@@ -163,10 +162,6 @@ final class DeliverableRules {
               + "”.",
           sameTap(survey, mix, holding.get(0), channel, ways));
     }
-  }
-
-  private static boolean holds(Surveyed survey, Output output, Channel channel, Set<Way> ways) {
-    return ways.stream().anyMatch(way -> survey.wired.paths(channel.id(), output.id(), way) > 0);
   }
 
   private static void add(double[][] sum, double[][] more) {

@@ -3,8 +3,10 @@ package drevik.codec;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
+import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.Send;
 import drevik.mix.Validity;
 import java.util.Locale;
 import tools.jackson.core.JacksonException;
@@ -20,7 +22,11 @@ import tools.jackson.databind.node.ObjectNode;
  * annotations.
  */
 public final class Documents {
-  private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
+  private static final JsonMapper MAPPER =
+      configure(JsonMapper.builder())
+          .addMixIn(Channel.class, Lean.OfChannel.class)
+          .addMixIn(Send.class, Lean.OfSend.class)
+          .build();
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
   private interface EditByName {}

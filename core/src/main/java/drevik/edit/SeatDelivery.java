@@ -47,7 +47,7 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
       if (now == null) {
         added.add(taken);
         addedBehind.computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>()).add(taken);
-      } else if (!now.isFree()) {
+      } else if (!now.awaitsAudio()) {
         throw new Refused(
             "“" + now.name() + "” holds audio already; free it first or choose another seat.");
       } else {

@@ -65,7 +65,7 @@ public final class SeatingPlanner {
     }
     List<SeatingPlan.Stowed> stow =
         mix.channels().stream()
-            .filter(c -> c.kind() == ChannelKind.SEAT && c.isFree() && !c.stowed())
+            .filter(c -> c.kind() == ChannelKind.SEAT && c.awaitsAudio() && !c.stowed())
             .filter(c -> !taken.contains(c.id()))
             .map(c -> new SeatingPlan.Stowed(c.id(), c.name()))
             .toList();
@@ -110,7 +110,7 @@ public final class SeatingPlanner {
 
   /** How well a file fits a free seat; 0 where it does not. */
   private static double fit(DeliveredFile file, Channel seat) {
-    if (!seat.isFree()) {
+    if (!seat.awaitsAudio()) {
       return 0;
     }
     String wanted = seat.category();

@@ -47,6 +47,7 @@ public record Channel(
     chain = Lists.copy(chain);
     sends = Lists.copy(sends);
     clips = Lists.copy(clips);
+    comment = comment == null ? "" : comment;
   }
 
   /** A channel at 0 dB with nothing on it. */
@@ -58,7 +59,7 @@ public record Channel(
   }
 
   /** A seat or reference with no audio on it. */
-  public boolean isFree() {
+  public boolean awaitsAudio() {
     return kind.holdsClips() && clips.isEmpty();
   }
 

@@ -200,6 +200,24 @@ public final class Coverage {
     return at == null || of == null ? 0 : of[at * WAYS + way.ordinal()];
   }
 
+  /** Those of some outputs that the channel reaches by one of these ways. */
+  public List<Output> holding(String channel, List<Output> among, Set<Way> chosen) {
+    Integer at = indexOf.get(channel);
+    return at == null
+        ? List.of()
+        : among.stream().filter(output -> reaches(at, output.id(), chosen)).toList();
+  }
+
+  private boolean reaches(int at, String output, Set<Way> chosen) {
+    long[] of = counts.get(output);
+    for (Way way : Way.values()) {
+      if (of != null && of[at * WAYS + way.ordinal()] > 0 && chosen.contains(way)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** True if anything of the channel reaches the output. */
   public boolean reaches(String channel, String output) {
     Integer at = indexOf.get(channel);
@@ -227,7 +245,7 @@ public final class Coverage {
   private BitSet dippedOnTheWayTo(Output output) {
     BitSet found = new BitSet();
     int tapped = tapped(output);
-    for (int at = order.size() - 1; at >= 0; at--) {
+    for (int at = tapped; at >= 0; at--) {
       boolean here =
           at == tapped && output.tap() == Tap.POST_FADER && dips.contains(order.get(at).id());
       for (Step step : steps.get(at)) {
@@ -308,7 +326,8 @@ public final class Coverage {
   private long[] count(Output output) {
     long[] paths = new long[order.size() * WAYS];
     int tapped = tapped(output);
-    for (int at = tapped < 0 ? -1 : order.size() - 1; at >= 0; at--) {
+    // What stands behind the tapped channel in the order does not lead to it.
+    for (int at = tapped; at >= 0; at--) {
       int own = ways[at].ordinal();
       if (at == tapped) {
         paths[at * WAYS + own] = 1;
@@ -336,7 +355,7 @@ public final class Coverage {
   private double[][][] weigh(Output output) {
     double[][][] sums = new double[order.size() * WAYS][][];
     int tapped = tapped(output);
-    for (int at = tapped < 0 ? -1 : order.size() - 1; at >= 0; at--) {
+    for (int at = tapped; at >= 0; at--) {
       Channel channel = order.get(at);
       int own = ways[at].ordinal();
       if (at == tapped) {

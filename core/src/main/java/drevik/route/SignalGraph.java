@@ -8,6 +8,7 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -34,7 +35,7 @@ public final class SignalGraph {
   private final Mix mix;
   private final Map<String, Channel> channels;
   private final List<Tie> ties;
-  private @Nullable Graph<String, DefaultEdge> graph;
+  private @Nullable Graph<Integer, DefaultEdge> graph;
   private @Nullable List<String> order;
 
   private SignalGraph(Mix mix) {
@@ -43,24 +44,31 @@ public final class SignalGraph {
     this.ties = mix.channels().stream().flatMap(c -> tiesOf(c).stream()).toList();
   }
 
-  private Graph<String, DefaultEdge> graph() {
+  /** Channels stand in it as their places in the document. */
+  private Graph<Integer, DefaultEdge> graph() {
     if (graph == null) {
       graph = build();
     }
     return graph;
   }
 
-  private Graph<String, DefaultEdge> build() {
-    Graph<String, DefaultEdge> built =
-        GraphTypeBuilder.<String, DefaultEdge>directed()
+  private Graph<Integer, DefaultEdge> build() {
+    Graph<Integer, DefaultEdge> built =
+        GraphTypeBuilder.<Integer, DefaultEdge>directed()
             .allowingSelfLoops(true)
             .allowingMultipleEdges(true)
             .edgeClass(DefaultEdge.class)
             .buildGraph();
-    channels.keySet().forEach(built::addVertex);
+    Map<String, Integer> places = new HashMap<>();
+    for (Channel channel : mix.channels()) {
+      built.addVertex(places.size());
+      places.put(channel.id(), places.size());
+    }
     for (Tie tie : ties) {
-      if (channels.containsKey(tie.from()) && channels.containsKey(tie.to())) {
-        built.addEdge(tie.from(), tie.to());
+      Integer from = places.get(tie.from());
+      Integer to = places.get(tie.to());
+      if (from != null && to != null) {
+        built.addEdge(from, to);
       }
     }
     return built;
@@ -130,14 +138,13 @@ public final class SignalGraph {
     return new KosarajuStrongConnectivityInspector<>(graph())
         .stronglyConnectedSets().stream()
             .filter(set -> set.size() > 1)
-            .map(
-                set -> set.stream().min(Comparator.comparingInt(this::documentOrder)).orElseThrow())
-            .min(Comparator.comparingInt(this::documentOrder))
+            .map(Collections::min)
+            .min(Comparator.naturalOrder())
             .map(this::loopThrough);
   }
 
-  private List<String> loopThrough(String start) {
-    BFSShortestPath<String, DefaultEdge> search = new BFSShortestPath<>(graph());
+  private List<String> loopThrough(Integer start) {
+    BFSShortestPath<Integer, DefaultEdge> search = new BFSShortestPath<>(graph());
     return graph().outgoingEdgesOf(start).stream()
         .map(edge -> search.getPath(graph().getEdgeTarget(edge), start))
         .filter(path -> path != null)
@@ -145,15 +152,15 @@ public final class SignalGraph {
         .map(
             path -> {
               List<String> ids = new ArrayList<>();
-              ids.add(start);
-              ids.addAll(path.getVertexList());
+              ids.add(idAt(start));
+              path.getVertexList().forEach(place -> ids.add(idAt(place)));
               return ids;
             })
         .orElseThrow();
   }
 
-  private int documentOrder(String id) {
-    return mix.channels().indexOf(channels.get(id));
+  private String idAt(int place) {
+    return mix.channels().get(place).id();
   }
 
   /**
@@ -168,12 +175,10 @@ public final class SignalGraph {
 
   private Optional<List<String>> tryOrder() {
     if (order == null) {
-      Map<String, Integer> place = new HashMap<>();
-      channels.keySet().forEach(id -> place.put(id, place.size()));
       try {
         List<String> found = new ArrayList<>(channels.size());
-        new TopologicalOrderIterator<>(graph(), Comparator.comparingInt(place::get))
-            .forEachRemaining(found::add);
+        new TopologicalOrderIterator<>(graph(), Comparator.naturalOrder())
+            .forEachRemaining(place -> found.add(idAt(place)));
         order = List.copyOf(found);
       } catch (NotDirectedAcyclicGraphException e) {
         return Optional.empty();

@@ -7,6 +7,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import drevik.MixWords;
+import drevik.RandomMix;
 import drevik.edit.Edit;
 import drevik.edit.SendChannelsTo;
 import drevik.mix.Mix;
@@ -17,7 +18,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 class DocumentsTest {
   private static final Mix MIX =
@@ -35,6 +39,19 @@ class DocumentsTest {
   @Test
   void aMixIsReadAsItWasWritten() {
     assertThat(Documents.readMix(Documents.writeMix(MIX))).isEqualTo(MIX);
+  }
+
+  @Property(tries = 100)
+  void anyMixIsReadAsItWasWritten(@ForAll long seed) {
+    Mix mix = RandomMix.of(seed);
+    assertThat(Documents.readMix(Documents.writeMix(mix))).isEqualTo(mix);
+  }
+
+  @Test
+  void aChannelIsWrittenWithoutWhatIsZeroOffOrEmptyAndWithNothingThatFollowsFromTheRest() {
+    JsonNode channels = Documents.mapper().readTree(Documents.writeMix(MIX)).path("channels");
+    assertThat(channels.get(1).propertyNames())
+        .containsExactlyInAnyOrder("id", "kind", "name", "layout", "category", "chain");
   }
 
   @Test

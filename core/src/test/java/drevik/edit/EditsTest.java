@@ -349,9 +349,9 @@ class EditsTest {
     Mix kept = new KeepClips(List.of("kick"), true).applyTo(played);
     Mix template = kept.asTemplate();
     assertThat(template.channel("kick").orElseThrow().clips()).hasSize(1);
-    assertThat(template.channel("voice").orElseThrow().isFree()).isTrue();
+    assertThat(template.channel("voice").orElseThrow().awaitsAudio()).isTrue();
     Mix freed = new FreeSeats(List.of("kick")).applyTo(kept);
-    assertThat(freed.channel("kick").orElseThrow().isFree()).isTrue();
+    assertThat(freed.channel("kick").orElseThrow().awaitsAudio()).isTrue();
   }
 
   @Test

@@ -25,6 +25,9 @@ class MixRow {
 
   int head;
 
+  /** The number of the newest revision; the head is an older one after undo. */
+  int last;
+
   boolean archived;
 
   @Version long version;

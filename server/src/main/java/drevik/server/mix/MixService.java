@@ -88,6 +88,7 @@ public class MixService {
     MixRow row = new MixRow(Ids.next(), mix.kind(), now);
     row.name = mix.name();
     row.head = 1;
+    row.last = 1;
     row.changedAt = now;
     mixes.save(row);
     entities.persist(new RevisionRow(row.id, 1, null, now, says, mix));
@@ -221,18 +222,20 @@ public class MixService {
               + "”). "
               + e.getMessage());
     }
-    return change(row, base, append(row, edit.says(before), after));
+    String says = edit.says(before);
+    // What was made just now is what can be undone, and nothing has been made after it.
+    return MixChange.between(base, append(row, says, after), says, null);
   }
 
   private KnownRevision append(MixRow row, String says, Mix document) {
     // What could not be read back must not be written.
     Validity.require(document);
     Instant now = clock.instant();
-    int number = revisions.last(row.id) + 1;
-    KnownRevision made = new KnownRevision(number, document);
+    row.last++;
+    KnownRevision made = new KnownRevision(row.last, document);
     made.derive();
     // Persisted, not saved: saving would look for a row of this key first.
-    entities.persist(new RevisionRow(row.id, number, row.head, now, says, document));
+    entities.persist(new RevisionRow(row.id, row.last, row.head, now, says, document));
     recent.keepAfterCommit(row.id, made);
     moveTo(row, made);
     return made;

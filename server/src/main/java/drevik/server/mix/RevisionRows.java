@@ -25,9 +25,6 @@ interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
       "select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId and r.parent = :parent")
   Optional<Integer> newestChild(String mixId, int parent);
 
-  @Query("select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId")
-  int last(String mixId);
-
   @Query("select r.says from RevisionRow r where r.key.mixId = :mixId and r.key.number = :number")
   String says(String mixId, int number);
 }
