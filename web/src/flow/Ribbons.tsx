@@ -32,7 +32,7 @@ export const Ribbons = memo(function Ribbons({ paths, height, facts, familyOf, l
           <path
             key={path.lit ? `lit ${path.key}` : path.key}
             className="ribbon"
-            d={path.d}
+            d={path.draw()}
             fill="none"
             stroke={familyColour(facts[path.from]?.colour ?? familyOf(path.from))}
             strokeWidth={on && tap ? 2 : path.width}

@@ -68,7 +68,8 @@ describe("layOut", () => {
     expect(geometry.rows.size + geometry.bandRows.length).toBe(15);
     const drawn = new Set([...geometry.paths, ...geometry.bandPaths].map((path) => path.key));
     expect(band.ribbons.map(ribbonKey).filter((key) => !drawn.has(key))).toEqual([]);
-    expect(geometry.paths.every(({ d }) => d.startsWith("M") && !d.includes("NaN"))).toBe(true);
+    const drawing = geometry.paths.map((path) => path.draw());
+    expect(drawing.every((d) => d.startsWith("M") && !d.includes("NaN"))).toBe(true);
   });
 
   it("puts a bus in the middle of what feeds it", () => {
@@ -86,12 +87,13 @@ describe("layOut", () => {
 
   it("leads a ribbon past a column between its rows", () => {
     const path = geometry.paths.find(({ key }) => key === "output hat drums");
-    const lane = Number(/ ([\d.]+)H/.exec(path?.d ?? "")?.[1]);
+    const lane = Number(/ ([\d.]+)H/.exec(path?.draw() ?? "")?.[1]);
     expect(Math.abs(lane - y("kick"))).toBeGreaterThan(geometry.rowHeight / 2);
   });
 
   it("stays the same when asked again", () => {
-    expect(layOut(band, { width: 994, height: 720 }).paths).toEqual(geometry.paths);
+    const drawn = (of: typeof geometry) => of.paths.map((path) => `${path.key} ${path.draw()}`);
+    expect(drawn(layOut(band, { width: 994, height: 720 }))).toEqual(drawn(geometry));
   });
 
   it("makes rows lower when there are many, and scrolls when there are too many", () => {
@@ -120,7 +122,7 @@ describe("layOut", () => {
 
   it("tells of each path from where to where it goes, so that what is out of sight is left out", () => {
     for (const path of geometry.paths) {
-      const [, y] = /^M[\d.]+ ([\d.]+)/.exec(path.d) ?? [];
+      const [, y] = /^M[\d.]+ ([\d.]+)/.exec(path.draw()) ?? [];
       expect(Number(y)).toBeGreaterThanOrEqual(path.top);
       expect(Number(y)).toBeLessThanOrEqual(path.bottom);
     }

@@ -22,7 +22,8 @@ export interface RibbonPath {
   kind: Ribbon["kind"];
   /** The channel whose colour it has. */
   from: string;
-  d: string;
+  /** The path’s data, worked out for what is drawn only. */
+  draw: () => string;
   width: number;
   /** From where to where it goes, down the page. */
   top: number;
@@ -251,6 +252,7 @@ export function layOut(
       !inBand.has(one.from) &&
       !inBand.has(one.to),
   );
+  const into = grouped(main, (one) => one.to);
   const passing: Passing[] = main.map((ribbon) => ({ ribbon, lanes: new Map() }));
   const items = new Map<string, Item>();
 
@@ -262,7 +264,7 @@ export function layOut(
     const inColumn: { item: Item; id?: string }[] = [];
     let fallback = HEAD + rowHeight;
     for (const id of layout.stages[stage]?.ids ?? []) {
-      const sources = main.filter((one) => one.to === id).map((one) => rows.get(one.from)?.y);
+      const sources = (into.get(id) ?? []).map((one) => rows.get(one.from)?.y);
       const known = sources.filter((y): y is number => y !== undefined);
       const wanted = known.length ? known.reduce((sum, y) => sum + y, 0) / known.length : fallback;
       fallback = wanted + rowHeight;
@@ -359,26 +361,28 @@ function mainPaths(
     if (!from || !to) {
       return [];
     }
-    let x = from.x + from.width;
-    let y = leaving.get(one) ?? from.y;
-    let d = `M${x} ${r(y)}`;
-    for (const [stage, lane] of one.lanes) {
-      const column = columns[stage];
-      if (column) {
-        d += bend(x, y, column.x, lane.y) + `H${r(column.x + column.width)}`;
-        x = column.x + column.width;
-        y = lane.y;
+    const draw = () => {
+      let x = from.x + from.width;
+      let y = leaving.get(one) ?? from.y;
+      let d = `M${x} ${r(y)}`;
+      for (const [stage, lane] of one.lanes) {
+        const column = columns[stage];
+        if (column) {
+          d += bend(x, y, column.x, lane.y) + `H${r(column.x + column.width)}`;
+          x = column.x + column.width;
+          y = lane.y;
+        }
       }
-    }
-    d += bend(x, y, to.x, entering.get(one) ?? to.y);
+      return d + bend(x, y, to.x, entering.get(one) ?? to.y);
+    };
     const ys = [from.y, to.y, ...[...one.lanes.values()].map((lane) => lane.y)];
-    return [path(one.ribbon, d, Math.min(...ys) - 8, Math.max(...ys) + 8)];
+    return [path(one.ribbon, draw, Math.min(...ys) - 8, Math.max(...ys) + 8)];
   });
 }
 
-function path(ribbon: Ribbon, d: string, top: number, bottom: number): RibbonPath {
+function path(ribbon: Ribbon, draw: () => string, top: number, bottom: number): RibbonPath {
   const { kind, from } = ribbon;
-  return { key: ribbonKey(ribbon), kind, from, d, width: ribbonWidth(ribbon), top, bottom };
+  return { key: ribbonKey(ribbon), kind, from, draw, width: ribbonWidth(ribbon), top, bottom };
 }
 
 const r = (value: number) => Math.round(value * 10) / 10;
@@ -440,13 +444,13 @@ function toBand(
       const key = `trunk ${ribbon.kind} ${from.stage} ${ribbon.to}`;
       const trunk = trunks.get(key);
       const top = Math.min(from.y + 6, trunk?.top ?? height);
-      const line = `M${gap} ${r(top)}V${r(height)}`;
+      const line = () => `M${gap} ${r(top)}V${r(height)}`;
       trunks.set(key, {
         ...path({ ...ribbon, from: ribbon.to }, line, top, height),
         key,
       });
-      const stub = polyline([start, [gap, from.y], [gap, from.y + 7]]);
-      const run = polyline([start, [gap, from.y], [gap, height]]);
+      const stub = () => polyline([start, [gap, from.y], [gap, from.y + 7]]);
+      const run = () => polyline([start, [gap, from.y], [gap, height]]);
       return [
         path(ribbon, stub, from.y - 8, from.y + 8),
         { ...path(ribbon, run, from.y, height), lit: true },
@@ -454,12 +458,13 @@ function toBand(
     }
     if (source && to) {
       const gap = upGap(to, source.i);
-      const d = polyline([
-        [gap, height],
-        [gap, to.y],
-        [to.x, to.y],
-      ]);
-      return [{ ...path(ribbon, d, to.y, height), width: Math.min(ribbonWidth(ribbon), 3) }];
+      const back = () =>
+        polyline([
+          [gap, height],
+          [gap, to.y],
+          [to.x, to.y],
+        ]);
+      return [{ ...path(ribbon, back, to.y, height), width: Math.min(ribbonWidth(ribbon), 3) }];
     }
     return [];
   });
@@ -486,14 +491,15 @@ function bandPaths(
       const gap = downGap(column, target.i);
       const rail = railOf(target.i);
       const entry = r(target.row.x + 30);
-      const d = polyline([
-        [gap, 0],
-        [gap, rail],
-        [entry, rail],
-        [entry, target.row.y - 11],
-      ]);
+      const way = () =>
+        polyline([
+          [gap, 0],
+          [gap, rail],
+          [entry, rail],
+          [entry, target.row.y - 11],
+        ]);
       const key = `trunk ${ribbon.kind} ${from.stage} ${ribbon.to}`;
-      const whole = path(ribbon, d, 0, band.height);
+      const whole = path(ribbon, way, 0, band.height);
       trunks.set(key, { ...whole, key, from: ribbon.to });
       return [{ ...whole, lit: true }];
     }
@@ -506,14 +512,15 @@ function bandPaths(
           ? [[target.row.x + 60, target.row.y - 11]]
           : [];
       const x = end[0]?.[0] ?? exit;
-      const d = polyline([
-        [exit, source.row.y],
-        [exit + 8, source.row.y],
-        [exit + 8, rail],
-        [x, rail],
-        ...end,
-      ]);
-      return [{ ...path(ribbon, d, 0, band.height), width: Math.min(ribbonWidth(ribbon), 3) }];
+      const back = () =>
+        polyline([
+          [exit, source.row.y],
+          [exit + 8, source.row.y],
+          [exit + 8, rail],
+          [x, rail],
+          ...end,
+        ]);
+      return [{ ...path(ribbon, back, 0, band.height), width: Math.min(ribbonWidth(ribbon), 3) }];
     }
     return [];
   });
@@ -530,8 +537,8 @@ function taps(layout: FlowLayout, inBand: Set<string>, rows: Map<string, Row>): 
       return [];
     }
     const start = from.x + from.width;
-    const d = `M${r(start)} ${r(from.y)}` + bend(start, from.y, to.x, to.y);
-    return [path(ribbon, d, Math.min(from.y, to.y) - 8, Math.max(from.y, to.y) + 8)];
+    const draw = () => `M${r(start)} ${r(from.y)}` + bend(start, from.y, to.x, to.y);
+    return [path(ribbon, draw, Math.min(from.y, to.y) - 8, Math.max(from.y, to.y) + 8)];
   });
 }
 
