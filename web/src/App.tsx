@@ -1,5 +1,5 @@
 import { Navigate, Route, Routes, useParams } from "react-router";
-import { useFollowMix, useKnowledge, useMix } from "./api/queries";
+import { useFollowMix, useMix } from "./api/queries";
 import { LineCheckPlace } from "./check/LineCheckPlace";
 import { DeliverySheet } from "./delivery/DeliverySheet";
 import { FlowPlace } from "./flow/FlowPlace";
@@ -9,8 +9,6 @@ import { LedgerPlace } from "./ledger/LedgerPlace";
 import { Shell } from "./shell/Shell";
 
 export function App() {
-  // Asked for before anything that needs it is drawn, so that nothing is drawn twice.
-  useKnowledge();
   return (
     <Routes>
       <Route

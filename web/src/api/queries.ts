@@ -1,5 +1,6 @@
 import {
   keepPreviousData,
+  queryOptions,
   useMutation,
   useQuery,
   useQueryClient,
@@ -12,12 +13,29 @@ import { answered, api, type Edit, type MixChange, type MixView, type PrintView 
 
 const complain = (error: Error) => notify(error.message, "wrong");
 
-export function useKnowledge() {
-  return useQuery({
-    queryKey: ["knowledge"],
-    queryFn: () => answered(api.GET("/api/knowledge")),
-    staleTime: Infinity,
+const knowledge = queryOptions({
+  queryKey: ["knowledge"],
+  queryFn: () => answered(api.GET("/api/knowledge")),
+  staleTime: Infinity,
+});
+
+const mix = (id: string) =>
+  queryOptions({
+    queryKey: ["mix", id],
+    queryFn: () => answered(api.GET("/api/mixes/{id}", { params: { path: { id } } })),
   });
+
+/** Asks for what a page shows first, so that its first frame is not an empty one. */
+export async function readAhead(client: QueryClient, path: string): Promise<void> {
+  const id = /^\/mixes\/([^/]+)/.exec(path)?.[1];
+  await Promise.all([
+    client.prefetchQuery(knowledge),
+    id === undefined ? undefined : client.prefetchQuery(mix(id)),
+  ]);
+}
+
+export function useKnowledge() {
+  return useQuery(knowledge);
 }
 
 export function useShelf() {
@@ -25,10 +43,7 @@ export function useShelf() {
 }
 
 export function useMix(id: string) {
-  return useQuery({
-    queryKey: ["mix", id],
-    queryFn: () => answered(api.GET("/api/mixes/{id}", { params: { path: { id } } })),
-  });
+  return useQuery(mix(id));
 }
 
 /** Everything that changes a Mix answers with what is different from the revision that is shown. */
