@@ -1,25 +1,16 @@
 package drevik.edit;
 
 import drevik.mix.JobKind;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
-import drevik.mix.Refused;
 import org.jspecify.annotations.Nullable;
 
 /** Names and describes the Mix itself, and files it under a kind of job; what is null stays. */
 public record DescribeMix(
     @Nullable String name, @Nullable JobKind job, @Nullable String description) implements Edit {
-  private static final int LONGEST = 4000;
-
   @Override
   public Mix applyTo(Mix mix) {
-    if (description != null && description.length() > LONGEST) {
-      throw new Refused(
-          "A description has at most "
-              + LONGEST
-              + " characters; this one has "
-              + description.length()
-              + ".");
-    }
+    Limits.requireText(description, Limits.DESCRIPTION, "A description");
     return mix.withName(name == null ? mix.name() : Picked.cleanName(name))
         .withJob(job == null ? mix.job() : job)
         .withDescription(description == null ? mix.description() : description);

@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import java.util.HashSet;
@@ -58,7 +59,7 @@ final class Picked {
   static String cleanName(String name) {
     String clean = name == null ? "" : name.strip();
     if (clean.isEmpty()
-        || clean.length() > 200
+        || clean.length() > Limits.NAME
         || clean.chars().anyMatch(Character::isISOControl)) {
       throw new Refused(
           "A name needs 1 to 200 characters and no control characters; this one has "

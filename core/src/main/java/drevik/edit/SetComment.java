@@ -1,17 +1,14 @@
 package drevik.edit;
 
+import drevik.mix.Limits;
 import drevik.mix.Mix;
-import drevik.mix.Refused;
 import java.util.List;
 
 /** Writes one comment on many channels. */
 public record SetComment(List<String> channels, String comment) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    if (comment.length() > 2000) {
-      throw new Refused(
-          "A comment has at most 2000 characters; this one has " + comment.length() + ".");
-    }
+    Limits.requireText(comment, Limits.COMMENT, "A comment");
     return Picked.change(mix, channels, channel -> channel.withComment(comment));
   }
 

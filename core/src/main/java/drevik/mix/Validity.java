@@ -8,8 +8,6 @@ import java.util.Set;
  * has. Edits keep it so; a file from elsewhere is looked at once, when it is read.
  */
 public final class Validity {
-  private static final int LONGEST_NAME = 200;
-
   private Validity() {}
 
   /**
@@ -22,6 +20,13 @@ public final class Validity {
     present(mix.job(), "The Mix needs a job: record, mix, master, post or album.");
     present(mix.panLaw(), "The Mix needs a pan law, such as -3 dB.");
     name(mix.name(), "The Mix");
+    Limits.requireText(mix.description(), Limits.DESCRIPTION, "A description");
+    Limits.requireCount(mix.channels(), Limits.CHANNELS, "A Mix", "channels");
+    Limits.requireCount(mix.controls(), Limits.OTHERS, "A Mix", "controls");
+    Limits.requireCount(mix.outputs(), Limits.OTHERS, "A Mix", "outputs");
+    Limits.requireCount(mix.stemSets(), Limits.OTHERS, "A Mix", "stem sets");
+    Limits.requireCount(mix.markers(), Limits.OTHERS, "A Mix", "sections");
+    Limits.requireCount(mix.specifications(), Limits.OTHERS, "A Mix", "specifications");
     range(mix.sampleRate(), 8_000, 384_000, "The sample rate");
     range(mix.tempo(), 20, 400, "The tempo");
     if (mix.startFrame() < 0 || mix.endFrame() != null && mix.endFrame() < mix.startFrame()) {
@@ -34,6 +39,7 @@ public final class Validity {
     for (Control control : mix.controls()) {
       id(control.id(), "A control", ids);
       name(control.name(), "Control “" + control.id() + "”");
+      Limits.requireCount(control.members(), Limits.CHANNELS, "A control", "members");
       range(control.gainDb(), -144, 24, "The gain of control “" + control.name() + "”");
     }
     Set<String> specifications = new HashSet<>();
@@ -66,6 +72,15 @@ public final class Validity {
     present(channel.kind(), where + " needs a kind: seat, bus, return, master or reference.");
     present(channel.layout(), where + " needs a layout, such as stereo.");
     present(channel.category(), where + " needs a category; “unknown” will do.");
+    Limits.requireText(channel.category(), Limits.NAME, "A category");
+    Limits.requireText(channel.colour(), Limits.NAME, "A colour");
+    Limits.requireText(channel.output(), Limits.NAME, "The id of an output");
+    Limits.requireText(channel.group(), Limits.NAME, "The id of a group");
+    Limits.requireText(channel.person(), Limits.NAME, "A person's name");
+    Limits.requireText(channel.comment(), Limits.COMMENT, "A comment");
+    Limits.requireCount(channel.sends(), Limits.OTHERS, "A channel", "sends");
+    Limits.requireCount(channel.chain(), Limits.OTHERS, "A chain", "processors");
+    Limits.requireCount(channel.clips(), Limits.CHANNELS, "A channel", "clips");
     range(channel.trimDb(), -60, 60, "The trim of “" + channel.name() + "”");
     range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
     range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
@@ -74,6 +89,7 @@ public final class Validity {
       present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
       range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
       range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
+      Limits.requireCount(send.destinations(), Limits.OTHERS, "A send", "destinations");
       if (send.destinations().isEmpty()) {
         throw new Refused(
             "A send of “" + channel.name() + "” leads nowhere; give it a destination.");
@@ -110,6 +126,7 @@ public final class Validity {
     present(output.layout(), where + " needs a layout, such as stereo.");
     present(output.format(), where + " needs a format, such as 24-bit.");
     present(output.namePattern(), where + " needs a file name.");
+    Limits.requireText(output.namePattern(), Limits.NAME, "A file name");
     for (String category : output.without()) {
       present(category, where + " names no category that it is without.");
     }
@@ -118,6 +135,7 @@ public final class Validity {
   private static void specification(Specification specification, Set<String> ids) {
     id(specification.id(), "A specification", ids);
     name(specification.name(), "Specification “" + specification.id() + "”");
+    Limits.requireText(specification.source(), Limits.NAME, "The source of a specification");
     String of = " of specification “" + specification.name() + "”";
     rangeIfAsked(specification.loudness(), -70, 0, "The loudness" + of);
     rangeIfAsked(specification.tolerance(), 0, 20, "The tolerance" + of);
@@ -135,7 +153,7 @@ public final class Validity {
 
   private static void id(String id, String what, Set<String> ids) {
     present(id, what + " has no id.");
-    if (id.isBlank() || id.length() > LONGEST_NAME) {
+    if (id.isBlank() || id.length() > Limits.NAME) {
       throw new Refused(what + " has an id that is empty or longer than 200 characters.");
     }
     if (!ids.add(id)) {
@@ -144,7 +162,7 @@ public final class Validity {
   }
 
   private static void name(String name, String where) {
-    if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
+    if (name == null || name.isBlank() || name.length() > Limits.NAME) {
       throw new Refused(where + " needs a name of 1 to 200 characters.");
     }
     if (name.chars().anyMatch(Character::isISOControl)) {

@@ -15,6 +15,7 @@ import drevik.mix.Tap;
 import drevik.mix.Validity;
 import drevik.route.FlowLayout;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -154,6 +155,22 @@ class HostileDocumentsTest {
         Arguments.of(channel(c -> c.withTrimDb(-300)), "The trim of “kick”"),
         Arguments.of(channel(c -> c.withSends(List.of(nowhere))), "leads nowhere"),
         Arguments.of(channel(c -> c.withKind(drevik.mix.ChannelKind.BUS)), "cannot hold audio"),
+        Arguments.of(channel(c -> c.withComment("x".repeat(2_001))), "A comment has at most 2000"),
+        Arguments.of(channel(c -> c.withPerson("x".repeat(201))), "A person's name has at most"),
+        Arguments.of(
+            channel(c -> c.withSends(Collections.nCopies(2_001, c.sends().get(0)))),
+            "A channel has at most 2000 sends; this one has 2001"),
+        Arguments.of(
+            (UnaryOperator<Mix>) mix -> mix.withDescription("x".repeat(50_000_000)),
+            "A description has at most 4000 characters; this one has 50000000"),
+        Arguments.of(
+            (UnaryOperator<Mix>)
+                mix -> mix.withChannels(Collections.nCopies(10_001, mix.channels().get(0))),
+            "A Mix has at most 10000 channels"),
+        Arguments.of(
+            (UnaryOperator<Mix>)
+                mix -> mix.withMarkers(Collections.nCopies(2_001, mix.markers().get(0))),
+            "A Mix has at most 2000 sections"),
         Arguments.of((UnaryOperator<Mix>) mix -> mix.withSampleRate(1), "The sample rate"),
         Arguments.of((UnaryOperator<Mix>) mix -> mix.withTempo(0), "The tempo"),
         Arguments.of((UnaryOperator<Mix>) mix -> mix.withEndFrame(-5L), "behind its start"),

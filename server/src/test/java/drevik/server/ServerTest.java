@@ -1,5 +1,7 @@
 package drevik.server;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.audio.Layout;
@@ -15,7 +17,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.Socket;
 import java.net.http.HttpRequest.BodyPublishers;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -325,8 +326,7 @@ class ServerTest {
     assertThat(made.has("origin")).isFalse();
     assertThat(server.post("/api/mixes/" + template + "/template", Map.of("name", "")).detail())
         .contains("template already");
-    String file =
-        new String(server.get("/api/mixes/" + mix + "/document").bytes(), StandardCharsets.UTF_8);
+    String file = new String(server.get("/api/mixes/" + mix + "/document").bytes(), UTF_8);
     assertThat(server.postText("/api/mixes/files", file).status()).isEqualTo(200);
     Answer album = server.post("/api/mixes/albums", Map.of("songs", 3));
     JsonNode songs = server.get("/api/mixes/" + album.body().path("id").asString()).body();
@@ -345,6 +345,20 @@ class ServerTest {
               }
             });
     assertThat(archived).containsExactly(true);
+  }
+
+  @Test
+  void aFileThatIsLargerThanAnyMixIsRefusedAndNothingIsKept() {
+    int before = server.get("/api/mixes").body().size();
+    String mix = new String(server.get("/api/mixes/" + session() + "/document").bytes(), UTF_8);
+    Answer large = server.postText("/api/mixes/files", mix + " ".repeat(32_000_000));
+    assertThat(large.status()).isEqualTo(422);
+    assertThat(large.detail()).contains("at most 32 MB");
+    String described = mix.replaceFirst("\"description\" : \"", "$0" + "x".repeat(5_000_000));
+    assertThat(server.postText("/api/mixes/files", described).detail())
+        .contains("A description has at most 4000 characters");
+    // The template and the session that this test began with.
+    assertThat(server.get("/api/mixes").body()).hasSize(before + 2);
   }
 
   @Test
@@ -379,7 +393,7 @@ class ServerTest {
                 .formatted(delivery, name)
             + "Content-Type: application/octet-stream\r\nContent-Length: %d\r\n\r\n"
                 .formatted(announced);
-    socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+    socket.getOutputStream().write(head.getBytes(US_ASCII));
     socket.getOutputStream().write(sent);
     socket.getOutputStream().flush();
     return socket;
@@ -414,11 +428,11 @@ class ServerTest {
   @Test
   void moreThanTheDiskHoldsIsRefusedBeforeItIsSent() throws IOException {
     String delivery = delivery(session());
-    byte[] start = "RIFF\0\0\0\0WAVEfmt ".getBytes(StandardCharsets.US_ASCII);
+    byte[] start = "RIFF\0\0\0\0WAVEfmt ".getBytes(US_ASCII);
     try (Socket open = beginUpload(delivery, "huge.wav", 1L << 60, start)) {
       byte[] answer = new byte[2_000];
       int length = open.getInputStream().read(answer);
-      assertThat(new String(answer, 0, length, StandardCharsets.UTF_8))
+      assertThat(new String(answer, 0, length, UTF_8))
           .startsWith("HTTP/1.1 422")
           .contains("There is no room")
           .contains("Free some space");
@@ -465,7 +479,7 @@ class ServerTest {
     assertThat(drums.path("samplePeakDbfs").asDouble()).isBetween(-30.0, -5.0);
     byte[] file =
         server.get("/api/prints/" + run.path("id").asString() + "/files/Drums%20stem.wav").bytes();
-    assertThat(new String(file, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("RIFF");
+    assertThat(new String(file, 0, 4, US_ASCII)).isEqualTo("RIFF");
     byte[] zip = server.get("/api/prints/" + run.path("id").asString() + "/zip").bytes();
     try (InputStream in = new ByteArrayInputStream(zip);
         var entries = new java.util.zip.ZipInputStream(in)) {
@@ -502,8 +516,7 @@ class ServerTest {
             .body()
             .path("id")
             .asString();
-    String events =
-        new String(server.get("/api/prints/" + id + "/events").bytes(), StandardCharsets.UTF_8);
+    String events = new String(server.get("/api/prints/" + id + "/events").bytes(), UTF_8);
     assertThat(events).contains("event:print").contains("\"state\":\"done\"");
   }
 

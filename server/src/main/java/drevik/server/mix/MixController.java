@@ -5,7 +5,14 @@ import drevik.demo.Starters;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.mix.Refused;
 import drevik.route.SignalGraph;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
@@ -40,6 +47,8 @@ class MixController {
   /** The revision that the page shows: the answer tells what is different from it. */
   record Shown(int basedOn) {}
 
+  private static final int LARGEST_FILE = 32_000_000;
+
   private final MixService mixes;
   private final MixEvents events;
 
@@ -72,10 +81,22 @@ class MixController {
     return new Created(mixes.create(Starters.album(wanted.songs()), "new album"));
   }
 
-  /** The body is a Mix as a file has it. */
+  /** The body is a Mix as a file has it; no more of it is read than a Mix can have. */
   @PostMapping("/files")
-  Created readFile(@RequestBody String document) {
-    Mix mix = Documents.readMix(document);
+  @Operation(
+      requestBody =
+          @io.swagger.v3.oas.annotations.parameters.RequestBody(
+              required = true,
+              content = @Content(schema = @Schema(type = "string"))))
+  Created readFile(InputStream document) throws IOException {
+    byte[] bytes = document.readNBytes(LARGEST_FILE + 1);
+    if (bytes.length > LARGEST_FILE) {
+      throw new Refused(
+          "A Mix has at most "
+              + LARGEST_FILE / 1_000_000
+              + " MB; this file is larger, and no Mix.");
+    }
+    Mix mix = Documents.readMix(new String(bytes, StandardCharsets.UTF_8));
     SignalGraph.requireSound(mix);
     return new Created(mixes.create(mix, "read from a file"));
   }
@@ -179,7 +200,7 @@ class MixController {
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment()
-                .filename(mix.name() + ".json", java.nio.charset.StandardCharsets.UTF_8)
+                .filename(mix.name() + ".json", StandardCharsets.UTF_8)
                 .build()
                 .toString())
         .body(Documents.writeMix(mix));

@@ -2,6 +2,7 @@ package drevik.server.mix;
 
 import drevik.edit.Edit;
 import drevik.mix.ChannelKind;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Origin;
@@ -26,7 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class MixService {
   private static final int PATHS_SHOWN = 20;
-  private static final int LONGEST_NAME = 200;
 
   private final MixRows mixes;
   private final RevisionRows revisions;
@@ -287,9 +287,8 @@ public class MixService {
     RevisionRow.Key key = new RevisionRow.Key(id, number);
     if (name == null || name.isBlank()) {
       names.deleteById(key);
-    } else if (name.strip().length() > LONGEST_NAME) {
-      throw new Refused("The name is longer than " + LONGEST_NAME + " characters; shorten it.");
     } else {
+      Limits.requireText(name.strip(), Limits.NAME, "The name of a revision");
       names.save(new RevisionNameRow(key, name.strip()));
     }
     names.flush();
