@@ -1,10 +1,13 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render } from "@testing-library/react";
+import { cleanup, configure, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, vi } from "vitest";
 import type { Channel, Knowledge, MixView, Output } from "../api/client";
 import { ActsProvider } from "../shell/acts";
+
+// A busy machine is slow, and not wrong.
+configure({ asyncUtilTimeout: 8000 });
 
 export interface Asked {
   method: string;
