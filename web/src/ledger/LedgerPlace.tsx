@@ -12,7 +12,7 @@ type ColumnId = LedgerView["columns"][number]["id"];
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
 const WIDTHS: Record<ColumnId, number> = {
-  name: 168,
+  name: 160,
   kind: 64,
   layout: 56,
   category: 124,
@@ -24,7 +24,7 @@ const WIDTHS: Record<ColumnId, number> = {
   pan: 50,
   mute: 50,
   stowed: 54,
-  sends: 150,
+  sends: 120,
   chain: 84,
   person: 62,
   comment: 60,
