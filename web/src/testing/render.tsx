@@ -18,7 +18,7 @@ export interface Asked {
 /** What a component asked the server for, in order. */
 export const asked: Asked[] = [];
 
-/** Answers by "METHOD path"; what is not there answers {}. */
+/** Answers by "METHOD path", or whole responses; what is not there answers {}. */
 export const answers = new Map<string, unknown>();
 
 const knowledge: Knowledge = {
@@ -56,7 +56,8 @@ export function withServer() {
       const text = request.method === "GET" ? "" : await request.text();
       const json = text.startsWith("{") ? (JSON.parse(text) as unknown) : text;
       asked.push({ method: request.method, path, body: json });
-      return Response.json(answers.get(`${request.method} ${path}`) ?? {});
+      const answer = answers.get(`${request.method} ${path}`) ?? {};
+      return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
     Element.prototype.scrollIntoView = () => undefined;
   });
