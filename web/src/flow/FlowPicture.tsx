@@ -1,4 +1,12 @@
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import {
+  startTransition,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import type { FlowLayout, MixView } from "../api/client";
 import { db } from "../ui/format";
 import { brackets, lanes, type Bracket } from "./brackets";
@@ -32,6 +40,7 @@ const STEP = 150;
 export function FlowPicture(props: Props) {
   const { view, state, selection, onSelect, focused, onFocus, onFold } = props;
   const [pane, size, seen, onScroll] = usePane();
+  const around = useLater(0, AROUND);
   const band = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string>();
   const shown = useMemo(() => folded(view.flow, state), [view.flow, state]);
@@ -173,13 +182,13 @@ export function FlowPicture(props: Props) {
     ) : null;
   };
   const inSight = (top: number, bottom: number) =>
-    bottom > seen - AROUND && top < seen + size.height + AROUND;
+    bottom > seen - around && top < seen + size.height + around;
   const paths = useMemo(
     () =>
       (geometry?.paths ?? []).filter(
-        (path) => path.bottom > seen - AROUND && path.top < seen + size.height + AROUND,
+        (path) => path.bottom > seen - around && path.top < seen + size.height + around,
       ),
-    [geometry, seen, size.height],
+    [geometry, seen, size.height, around],
   );
 
   return (
@@ -316,6 +325,16 @@ function usePane(): [React.RefObject<HTMLDivElement | null>, Size, number, () =>
     setSeen(Math.floor((ref.current?.scrollTop ?? 0) / STEP) * STEP);
   }, []);
   return [ref, size, seen, onScroll];
+}
+
+/** One value for the first frame, so that it comes soon, and another from then on. */
+function useLater<T>(first: T, then: T): T {
+  const [value, setValue] = useState(first);
+  useEffect(() => {
+    const later = setTimeout(() => startTransition(() => setValue(then)), 200);
+    return () => clearTimeout(later);
+  }, [then]);
+  return value;
 }
 
 /** The former map for as long as a new one says the same. */

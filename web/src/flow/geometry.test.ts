@@ -172,4 +172,22 @@ describe("widths of columns", () => {
   it("never fall below what a name needs, even if all do not fit", () => {
     expect(sharedWidths([50, 50], [90, 70], 100)).toEqual([90, 70]);
   });
+
+  it("take from the gaps what names need, so that nothing is cut off at the right", () => {
+    const stages = ["Seats", "Sub-sums 2", "Sub-sums", "Groups", "Mix", "Master", "Files"];
+    const layout: FlowLayout = {
+      stages: stages.map((name) => ({ name, ids: [name] })),
+      returns: [],
+      ribbons: [],
+    };
+    const long = layOut(layout, { width: 994, height: 720 }, () => 15);
+    const last = long.columns.at(-1);
+    expect((last?.x ?? 0) + (last?.width ?? 0)).toBeLessThanOrEqual(981);
+    const gaps = long.columns.slice(1).map((column, i) => {
+      const before = long.columns[i];
+      return column.x - (before?.x ?? 0) - (before?.width ?? 0);
+    });
+    expect(Math.min(...gaps)).toBeGreaterThanOrEqual(34);
+    expect(Math.max(...gaps)).toBeLessThan(50);
+  });
 });

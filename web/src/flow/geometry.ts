@@ -59,6 +59,7 @@ export interface Space {
 
 const MARGIN = 14;
 const GAP = 50;
+const NARROWEST_GAP = 34;
 export const HEAD = 30;
 const BAND_ROW_WIDTH = 158;
 const BAND_HEAD = 16;
@@ -164,11 +165,14 @@ function layColumns(
     needed,
     unit * total,
   );
+  // Names that need more than there is take it from the gaps, before anything is cut off.
+  const over = widths.reduce((sum, width) => sum + width, 0) - unit * total;
+  const gap = Math.max(NARROWEST_GAP, GAP - Math.max(0, over) / Math.max(1, last));
   let x = margin;
   return layout.stages.map((stage, i) => {
     const width = widths[i] ?? unit;
     const column = { name: stage.name, x, width, count: stage.ids.length };
-    x += width + GAP;
+    x += width + gap;
     return column;
   });
 }

@@ -16,13 +16,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/**
- * A Mix of any size in the shape of real ones: of a hundred channels 84 are seats, ten sub-sums,
- * four groups and two returns; three sends from every seat; up to sixty outputs, of which the
- * groups' are stems.
- */
+/** X */
 final class LargeMix {
-  private static final int SENDS = 3;
+  private static final int MOST_SENDS = 4;
   private static final int MOST_OUTPUTS = 60;
 
   private LargeMix() {}
@@ -30,14 +26,14 @@ final class LargeMix {
   static Mix of(int size) {
     int groups = size * 4 / 100;
     int subs = size / 10;
-    int returns = Math.max(SENDS, size * 2 / 100);
+    int returns = Math.max(MOST_SENDS, size * 2 / 100);
     int seats = size - groups - subs - returns - 1;
     List<Channel> channels = new ArrayList<>();
     List<Output> outputs = new ArrayList<>();
     for (int i = 0; i < seats; i++) {
       String id = "seat-" + i;
       List<Send> sends = new ArrayList<>();
-      for (int k = 0; k < SENDS; k++) {
+      for (int k = 0; k < (i % 5 < 3 ? MOST_SENDS : MOST_SENDS - 1); k++) {
         String to = "return-" + (i + k) % returns;
         sends.add(new Send(id + ">" + to, List.of(to), Tap.POST_FADER, -20, 0, true));
       }
@@ -78,7 +74,8 @@ final class LargeMix {
     return Channel.of(id, ChannelKind.BUS, name, Layout.STEREO, "unknown").withOutput(to);
   }
 
-  private static Output output(String channel, OutputKind kind) {
+  /** What stands at a channel's fader, stereo, 24-bit, under the channel's name. */
+  static Output output(String channel, OutputKind kind) {
     return new Output(
         "out-" + channel,
         channel,

@@ -1,7 +1,6 @@
 package drevik.bench;
 
 import drevik.audio.Layout;
-import drevik.audio.SampleFormat;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
@@ -12,7 +11,6 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
-import drevik.mix.Tap;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Files;
@@ -141,24 +139,12 @@ public final class Main {
       channels.add(
           Channel.of("g" + g, ChannelKind.BUS, "Group " + g, Layout.STEREO, "unknown")
               .withOutput("mix"));
-      outputs.add(output("g" + g, OutputKind.STEM));
+      outputs.add(LargeMix.output("g" + g, OutputKind.STEM));
     }
     channels.add(Channel.of("mix", ChannelKind.BUS, "Mix", Layout.STEREO, "unknown"));
-    outputs.add(output("mix", OutputKind.MIX));
+    outputs.add(LargeMix.output("mix", OutputKind.MIX));
     return Mix.empty(MixKind.SESSION, "Print benchmark")
         .withChannels(channels)
         .withOutputs(outputs);
-  }
-
-  private static Output output(String channel, OutputKind kind) {
-    return new Output(
-        "out-" + channel,
-        channel,
-        kind,
-        channel,
-        Tap.POST_FADER,
-        Layout.STEREO,
-        SampleFormat.PCM_24,
-        channel);
   }
 }
