@@ -24,10 +24,10 @@ const WIDTHS: Record<ColumnId, number> = {
   pan: 50,
   mute: 50,
   stowed: 54,
-  sends: 120,
+  sends: 110,
   chain: 84,
   person: 62,
-  comment: 60,
+  comment: 84,
 };
 
 /** What rows can stand together by. */
