@@ -3,6 +3,7 @@ package drevik.edit;
 import drevik.mix.Channel;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
+import drevik.mix.Output;
 import java.util.List;
 import java.util.Set;
 
@@ -14,12 +15,14 @@ public record RemoveChannels(List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     Set<String> gone = Picked.known(mix, channels);
-    Set<String> goneOutputs =
+    List<String> silent =
         mix.outputs().stream()
             .filter(output -> gone.contains(output.channel()))
-            .map(output -> output.id())
-            .collect(java.util.stream.Collectors.toSet());
-    return mix.withChannels(
+            .map(Output::id)
+            .toList();
+    Mix printed = silent.isEmpty() ? mix : new RemoveOutputs(silent).applyTo(mix);
+    return printed
+        .withChannels(
             mix.channels().stream()
                 .filter(channel -> !gone.contains(channel.id()))
                 .map(channel -> withoutPointersTo(gone, channel))
@@ -30,19 +33,6 @@ public record RemoveChannels(List<String> channels) implements Edit {
                     control ->
                         control.withMembers(
                             control.members().stream().filter(m -> !gone.contains(m)).toList()))
-                .toList())
-        .withOutputs(
-            mix.outputs().stream().filter(output -> !goneOutputs.contains(output.id())).toList())
-        .withStemSets(
-            mix.stemSets().stream()
-                .filter(set -> !goneOutputs.contains(set.mixOutput()))
-                .map(
-                    set ->
-                        new drevik.mix.StemSet(
-                            set.id(),
-                            set.name(),
-                            set.mixOutput(),
-                            set.stems().stream().filter(s -> !goneOutputs.contains(s)).toList()))
                 .toList())
         .withCategoryMap(mix.categoryMap().withoutDestinations(gone));
   }

@@ -37,7 +37,7 @@ public record SetSpecification(List<String> outputs, @Nullable Specification spe
   }
 
   /** A specification that no output names any more goes. */
-  private static Mix withoutUnused(Mix mix) {
+  static Mix withoutUnused(Mix mix) {
     return mix.withSpecifications(
         mix.specifications().stream()
             .filter(one -> mix.outputs().stream().anyMatch(o -> one.id().equals(o.specification())))

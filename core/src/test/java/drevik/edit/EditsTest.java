@@ -367,6 +367,11 @@ class EditsTest {
     assertThat(one.specifications()).containsExactly(wanted);
     Mix none = new SetSpecification(List.of("out-mix"), null).applyTo(one);
     assertThat(none.specifications()).isEmpty();
+    Mix silent = new RemoveOutputs(List.of("out-drums", "out-mix")).applyTo(asked);
+    assertThat(silent.specifications()).isEmpty();
+    assertThat(new RemoveChannels(List.of("drums")).applyTo(asked).specifications())
+        .as("the mix still answers to it")
+        .containsExactly(wanted);
     assertThat(none.outputs()).isEqualTo(with.outputs());
     Specification wrong = new Specification("mine", "Mine", "", -200.0, null, null, null, null);
     assertThatThrownBy(() -> new SetSpecification(List.of("out-mix"), wrong).applyTo(with))
