@@ -45,7 +45,7 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
     <FormDialog
       open
       title="Control"
-      description="One gain over the faders of its members; post-fader sends follow. A dip lowers beds under speech: undipped stems and minus mixes are printed without it."
+      description="One gain over the faders of its members; post-fader sends follow. A dip lowers beds under speech; the line check tells if it reaches what is to be undipped."
       does={old ? "Change" : "Add"}
       busy={number === undefined || draft.members.length === 0}
       also={
