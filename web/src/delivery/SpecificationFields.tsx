@@ -1,5 +1,6 @@
 import type { Specification } from "../api/client";
 import { Field, Select } from "../ui/FormDialog";
+import { signed } from "../ui/format";
 
 interface Props {
   /** What can be chosen: what ships, and what the Mix holds. */
@@ -84,11 +85,10 @@ export function SpecificationFields({ known, shipped, value, onChange }: Props) 
 
 /** “−23.0 LUFS ± 0.5, −1.0 dBTP”. */
 export function asked(one: Specification): string {
-  const number = (value: number) => value.toFixed(1).replace("-", "−");
   return [
     one.loudness !== undefined &&
-      `${number(one.loudness)} LUFS${one.tolerance === undefined ? "" : ` ± ${number(one.tolerance)}`}`,
-    one.truePeak !== undefined && `${number(one.truePeak)} dBTP`,
+      `${signed(one.loudness)} LUFS${one.tolerance === undefined ? "" : ` ± ${signed(one.tolerance)}`}`,
+    one.truePeak !== undefined && `${signed(one.truePeak)} dBTP`,
     one.sampleRate !== undefined && `${one.sampleRate / 1000} kHz`,
     one.format,
   ]
