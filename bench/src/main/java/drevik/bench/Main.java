@@ -26,8 +26,9 @@ import java.util.Map;
  * command line; and the same job by the reference script, in the same run.
  *
  * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
- * for how long line check and coverage take; or {@code edits} and the address of a started
- * application, for how long an edit takes by way of HTTP and in a browser.
+ * for how long line check and coverage take; or {@code sort} and a list of labelled names; or
+ * {@code edits} and the address of a started application, for how long an edit takes by way of HTTP
+ * and in a browser.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -47,9 +48,13 @@ public final class Main {
       EditBench.run(URI.create(args[1]));
       return;
     }
+    if (args.length == 2 && args[0].equals("sort")) {
+      SortBench.run(Path.of(args[1]));
+      return;
+    }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench edits URL | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench edits URL | bench sort LIST | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

@@ -4,6 +4,7 @@ import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /** Takes a file's name apart into lower-case words. */
@@ -16,29 +17,67 @@ final class NameTokens {
   private static final Pattern LETTER_DIGIT =
       Pattern.compile("(?<=\\p{L}{2})(?=\\d)|(?<=\\d)(?=\\p{L}{2})");
   private static final Pattern BREAKS = Pattern.compile("[^\\p{L}\\d]+");
+  private static final Pattern FOLDERS = Pattern.compile("[/\\\\]+");
+
+  /** Numbers that are part of an instrument's name. */
+  private static final Set<String> MEANING = Set.of("808", "12");
+
+  /** What a “2” in front of belongs to: two-mix, two-track. */
+  private static final Set<String> OF_TWO = Set.of("mix", "trk", "track", "bus");
 
   private NameTokens() {}
 
   /** “01_LdVox dbl 2.wav” gives ld, vox, dbl; numbers are left out unless they mean something. */
   static List<String> of(String name) {
-    String file = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
-    String plain = ENDING.matcher(file.strip()).replaceFirst("");
-    plain = MARKS.matcher(Normalizer.normalize(plain, Normalizer.Form.NFKD)).replaceAll("");
+    return split(file(name), true);
+  }
+
+  /** The same without a break where small letters meet capitals: “KiCk” stays whole. */
+  static List<String> ignoringCase(String name) {
+    return split(file(name), false);
+  }
+
+  /** Words of each folder above the file, the nearest first. */
+  static List<List<String>> ofFolders(String path) {
+    String[] parts = FOLDERS.split(path);
+    List<List<String>> folders = new ArrayList<>();
+    for (int i = parts.length - 2; i >= 0; i--) {
+      folders.add(split(parts[i], true));
+    }
+    return folders;
+  }
+
+  private static String file(String path) {
+    String file = path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+    return ENDING.matcher(file.strip()).replaceFirst("");
+  }
+
+  private static List<String> split(String text, boolean atCapitals) {
+    String plain =
+        MARKS
+            .matcher(Normalizer.normalize(text, Normalizer.Form.NFKD))
+            .replaceAll("")
+            .replace("ß", "ss");
     List<String> tokens = new ArrayList<>();
     for (String part : BREAKS.split(plain)) {
-      for (String word : CAMEL.split(part)) {
+      for (String word : atCapitals ? CAMEL.split(part) : new String[] {part}) {
         for (String piece : LETTER_DIGIT.split(word)) {
-          String token = piece.toLowerCase(Locale.ROOT);
-          if (!token.isEmpty() && (!isNumber(token) || MEANING.contains(token))) {
-            tokens.add(token);
-          }
+          add(tokens, piece.toLowerCase(Locale.ROOT));
         }
       }
     }
+    tokens.removeIf(token -> isNumber(token) && !MEANING.contains(token));
     return tokens;
   }
 
-  private static final List<String> MEANING = List.of("808", "12");
+  private static void add(List<String> tokens, String token) {
+    int last = tokens.size() - 1;
+    if (last >= 0 && tokens.get(last).equals("2") && OF_TWO.contains(token)) {
+      tokens.set(last, "2" + token);
+    } else if (!token.isEmpty()) {
+      tokens.add(token);
+    }
+  }
 
   private static boolean isNumber(String token) {
     return token.chars().allMatch(Character::isDigit);

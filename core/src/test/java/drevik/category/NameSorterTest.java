@@ -2,6 +2,10 @@ package drevik.category;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -61,6 +65,82 @@ class NameSorterTest {
   @Test
   void namesComeApartAtCaseDigitsAndMarks() {
     assertThat(NameTokens.of("01_LdVoxDBL-2 Café.wav")).containsExactly("ld", "vox", "dbl", "cafe");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "bass clarinet.wav, winds/clarinet",
+    "Synth Strings.wav, synth",
+    "Gtr room.wav, guitar",
+    "Snare verb.wav, print/return",
+    "Guide vox.wav, reference/guide",
+    "Rim click.wav, drums/snare",
+    "808 kick.wav, drums/kick",
+    "Pianoforte Dx.wav, keys/piano"
+  })
+  void aWordThatOnlyDescribesAnotherDoesNotDecide(String name, String category) {
+    assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Drums/Room L.wav, drums/room",
+    "Kick/In.wav, drums/kick",
+    "Gtrs/Lead 2.wav, guitar/lead",
+    "Delivery/BGV/03.wav, vocals/backing",
+    "Song\\Strings\\1.wav, strings",
+    "Guitar Man/Kick.wav, drums/kick"
+  })
+  void foldersHelpWhereTheNameSaysLittle(String path, String category) {
+    assertThat(NameSorter.sort(path).category()).isEqualTo(category);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "kickout, drums/kick",
+    "stringsbrass, unknown",
+    "refrain, unknown",
+    "tmbrn, percussion/tambourine",
+    "clarin, winds/clarinet",
+    "Floete, winds/flute",
+    "drumm, drums",
+    "Viloin, strings/violin"
+  })
+  void hastySpellingsAreReadAsWhatTheyMean(String name, String category) {
+    assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+  }
+
+  @Test
+  void aReadingThatIsNotExactSaysWhatItWasReadAs() {
+    Sorting sorting = NameSorter.sort("Xylphone.wav");
+    assertThat(sorting.because()).containsExactly("“xylphone” reads as “xylophone”: percussion/mallet");
+    assertThat(sorting.confidence()).isLessThan(NameSorter.sort("Xylophone.wav").confidence());
+  }
+
+  /** The whole list, the third included that nobody looks at while tuning. */
+  @Test
+  void theLabelledNamesAreSortedRightAndSeldomWrongWithConfidence() throws IOException {
+    List<String[]> labelled;
+    try (BufferedReader lines =
+        new BufferedReader(
+            new InputStreamReader(
+                NameSorterTest.class.getResourceAsStream("labelled-names.tsv"),
+                StandardCharsets.UTF_8))) {
+      labelled = lines.lines().filter(l -> !l.startsWith("#")).map(l -> l.split("\t")).toList();
+    }
+    int right = 0;
+    int confidentlyWrong = 0;
+    for (String[] line : labelled) {
+      Sorting sorting = NameSorter.sort(line[1]);
+      if (CategoryTree.isWithin(line[0], sorting.category())) {
+        right++;
+      } else if (sorting.confidence() >= 0.7) {
+        confidentlyWrong++;
+      }
+    }
+    assertThat(labelled).hasSizeGreaterThan(600);
+    assertThat((double) right / labelled.size()).isGreaterThanOrEqualTo(0.96);
+    assertThat((double) confidentlyWrong / labelled.size()).isLessThanOrEqualTo(0.01);
   }
 
   @Test

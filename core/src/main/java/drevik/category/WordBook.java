@@ -1,0 +1,342 @@
+package drevik.category;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The words that tell a category, and the ways in which people write them: exactly, run together
+ * (“snaretop”), with a letter wrong, without vowels (“mrmba”), cut short (“clarin”).
+ */
+final class WordBook {
+  /** What a word says about one category: 1 says it by itself, below 0.7 only helps. */
+  record Entry(String category, double weight) {
+    /** Says little by itself, and does not speak against others. */
+    boolean isSoft() {
+      return weight < 0.7;
+    }
+  }
+
+  /** A word of the book as somebody wrote it. */
+  record Match(String written, String word, double likeness, List<Entry> entries) {}
+
+  private static final String WORDS = "sorting-words.tsv";
+  private static final String SAYS_NOTHING = "-";
+  static final int LONGEST_PHRASE = 4;
+
+  private static final double RUN_TOGETHER = 0.96;
+  private static final double MISSPELT = 0.82;
+  private static final double WITHOUT_VOWELS = 0.82;
+  private static final double CUT_SHORT = 0.78;
+  private static final int SHORTEST_MISSPELT = 5;
+  private static final int SHORTEST_TWICE_MISSPELT = 9;
+  private static final int SHORTEST_CUT = 5;
+  private static final int SHORTEST_PART = 3;
+
+  private final Map<String, List<Entry>> entries = new HashMap<>();
+  private final Set<String> sayNothing = new HashSet<>();
+
+  /** Words of one piece that others can be a misspelling of. */
+  private final List<String> single;
+
+  private final Map<String, List<String>> byConsonants = new HashMap<>();
+
+  WordBook() {
+    load();
+    single =
+        entries.keySet().stream()
+            .filter(word -> word.indexOf(' ') < 0 && word.length() > SHORTEST_PART)
+            .filter(word -> entries.get(word).stream().anyMatch(e -> !e.isSoft()))
+            .sorted(Comparator.comparingInt(String::length).thenComparing(word -> word))
+            .toList();
+    single.forEach(
+        word -> byConsonants.computeIfAbsent(consonants(word), key -> new ArrayList<>()).add(word));
+  }
+
+  /** The entries of a word or phrase, written exactly so. */
+  List<Entry> exactly(String phrase) {
+    return entries.getOrDefault(phrase, List.of());
+  }
+
+  /** True for words such as “take”, which are no misspelling of anything. */
+  boolean saysNothing(String token) {
+    return token.length() < 2 || sayNothing.contains(token);
+  }
+
+  /** What a token that is no word of the book may mean; empty if that is not clear. */
+  Optional<Match> nearly(String token) {
+    if (saysNothing(token)) {
+      return Optional.empty();
+    }
+    return withoutUmlauts(token)
+        .or(() -> plural(token))
+        .or(() -> doubled(token))
+        .or(() -> runTogether(token))
+        .or(() -> misspelt(token, 1))
+        .or(() -> withoutVowels(token))
+        .or(() -> cutShort(token))
+        .or(() -> token.length() < SHORTEST_TWICE_MISSPELT ? Optional.empty() : misspelt(token, 2));
+  }
+
+  private Optional<Match> plural(String token) {
+    for (String ending : List.of("s", "z", "es", "en", "n")) {
+      if (token.length() > ending.length() + 2 && token.endsWith(ending)) {
+        String one = token.substring(0, token.length() - ending.length());
+        if (entries.containsKey(one) && ending.length() + one.length() > 3) {
+          return Optional.of(new Match(token, one, 1, entries.get(one)));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** “floete”: the way to write “flöte” without a dot; the book has it without its marks. */
+  private Optional<Match> withoutUmlauts(String token) {
+    String plain = token.replace("ae", "a").replace("oe", "o").replace("ue", "u");
+    return plain.equals(token) || !entries.containsKey(plain)
+        ? Optional.empty()
+        : Optional.of(new Match(token, plain, 1, entries.get(plain)));
+  }
+
+  /** “drumm”, “kiick”: a letter that was typed twice. */
+  private Optional<Match> doubled(String token) {
+    String single = token.replaceAll("(.)\\1", "$1");
+    return single.equals(token) || !entries.containsKey(single)
+        ? Optional.empty()
+        : Optional.of(new Match(token, single, MISSPELT, entries.get(single)));
+  }
+
+  /**
+   * “kickout”, “leadvox”, “ohl”: words of the book and words that say nothing, without gaps. The
+   * fewest pieces win; their meaning is that of the phrase if the book has it.
+   */
+  private Optional<Match> runTogether(String token) {
+    int length = token.length();
+    if (length < SHORTEST_PART) {
+      return Optional.empty();
+    }
+    for (int i = 1; i < length; i++) {
+      String phrase = token.substring(0, i) + " " + token.substring(i);
+      if (entries.containsKey(phrase)) {
+        return Optional.of(new Match(token, phrase, RUN_TOGETHER, entries.get(phrase)));
+      }
+    }
+    List<List<String>> best = new ArrayList<>(List.of(List.of()));
+    for (int end = 1; end <= length; end++) {
+      List<String> found = null;
+      for (int start = 0; start < end; start++) {
+        List<String> before = best.get(start);
+        if (before == null || !isPiece(token, start, end)) {
+          continue;
+        }
+        if (found == null || before.size() + 1 < found.size()) {
+          found = new ArrayList<>(before);
+          found.add(token.substring(start, end));
+        }
+      }
+      best.add(found);
+    }
+    List<String> pieces = best.get(length);
+    if (pieces == null || pieces.size() < 2 || pieces.size() > 3) {
+      return Optional.empty();
+    }
+    List<Entry> said = new ArrayList<>(exactly(String.join(" ", pieces)));
+    if (said.isEmpty()) {
+      pieces.forEach(piece -> said.addAll(exactly(piece)));
+    }
+    long families =
+        said.stream()
+            .filter(entry -> !entry.isSoft())
+            .map(entry -> CategoryTree.topOf(entry.category()))
+            .distinct()
+            .count();
+    // Two instruments in one word are rather another word: “refrain” is no reference of rain.
+    return families == 1
+        ? Optional.of(new Match(token, String.join(" ", pieces), RUN_TOGETHER, said))
+        : Optional.empty();
+  }
+
+  /** Short abbreviations that may be followed by a side or a number only. */
+  private static final Set<String> TWO_LETTERS =
+      Set.of("oh", "bd", "sn", "sd", "hh", "lv", "bv", "ep", "dx", "mx", "ld", "ac", "el", "bg");
+
+  private static final Set<String> SIDES =
+      Set.of("l", "r", "m", "s", "in", "out", "top", "bot", "btm", "up", "dn", "di", "hi", "lo");
+
+  /** What people run together with an instrument; other words are too often part of a name. */
+  private static final Set<String> BESIDE =
+      Set.of(
+          "top",
+          "bottom",
+          "left",
+          "right",
+          "mic",
+          "mics",
+          "amp",
+          "close",
+          "far",
+          "near",
+          "high",
+          "low",
+          "mono",
+          "stereo",
+          "comp",
+          "edit",
+          "dry",
+          "wet",
+          "loop",
+          "take",
+          "new",
+          "old",
+          "part",
+          "clean",
+          "inside",
+          "outside",
+          "center",
+          "verse",
+          "chorus",
+          "bridge",
+          "intro",
+          "mikro",
+          "mikrofon",
+          "spur",
+          "satz",
+          "links",
+          "rechts",
+          "oben",
+          "unten",
+          "innen",
+          "aussen",
+          "gauche",
+          "droite",
+          "summe",
+          "lead",
+          "solo");
+
+  private boolean isPiece(String token, int start, int end) {
+    String piece = token.substring(start, end);
+    if (entries.containsKey(piece)) {
+      return piece.length() >= SHORTEST_PART || start == 0 && TWO_LETTERS.contains(piece);
+    }
+    boolean last = end == token.length();
+    return last && SIDES.contains(piece) && start >= 2 || BESIDE.contains(piece);
+  }
+
+  private Optional<Match> misspelt(String token, int letters) {
+    if (token.length() < SHORTEST_MISSPELT - 1) {
+      return Optional.empty();
+    }
+    List<String> near = new ArrayList<>();
+    for (String word : single) {
+      // The first letter is seldom wrong, and five letters are too few to be sure without it.
+      boolean start = word.charAt(0) == token.charAt(0);
+      int shortest = start ? SHORTEST_MISSPELT : SHORTEST_MISSPELT + 1;
+      boolean close =
+          token.length() >= SHORTEST_MISSPELT
+              && word.length() >= Math.max(shortest, 4 * letters)
+              && Math.abs(word.length() - token.length()) <= letters
+              && Spelling.distance(token, word, letters) <= letters;
+      if (close || start && Spelling.isShuffled(token, word, letters)) {
+        near.add(word);
+      }
+    }
+    return agreed(token, near, letters == 1 ? MISSPELT : MISSPELT * MISSPELT);
+  }
+
+  private Optional<Match> withoutVowels(String token) {
+    String skeleton = consonants(token);
+    if (skeleton.length() < 3 || token.length() > 8) {
+      return Optional.empty();
+    }
+    List<String> near =
+        byConsonants.getOrDefault(skeleton, List.of()).stream()
+            .filter(word -> word.length() > token.length() && isWithin(token, word))
+            .toList();
+    return agreed(token, near, WITHOUT_VOWELS);
+  }
+
+  private Optional<Match> cutShort(String token) {
+    if (token.length() < SHORTEST_CUT) {
+      return Optional.empty();
+    }
+    List<String> near = single.stream().filter(word -> word.startsWith(token)).toList();
+    return agreed(token, near, CUT_SHORT);
+  }
+
+  /** The words' common meaning; empty if they belong to more than one family. */
+  private Optional<Match> agreed(String token, List<String> words, double likeness) {
+    List<Entry> said =
+        words.stream()
+            .flatMap(word -> entries.get(word).stream())
+            .filter(e -> !e.isSoft())
+            .distinct()
+            .toList();
+    long families = said.stream().map(e -> CategoryTree.topOf(e.category())).distinct().count();
+    if (families != 1) {
+      return Optional.empty();
+    }
+    // Several words of one family: what they have in common is the family.
+    List<String> categories = said.stream().map(Entry::category).distinct().toList();
+    double weight = said.stream().mapToDouble(Entry::weight).max().orElse(0);
+    String category =
+        categories.size() == 1 ? categories.get(0) : CategoryTree.topOf(categories.get(0));
+    return Optional.of(
+        new Match(token, words.get(0), likeness, List.of(new Entry(category, weight))));
+  }
+
+  private static String consonants(String word) {
+    return word.charAt(0) + word.substring(1).replaceAll("[aeiouy]", "").replaceAll("(.)\\1", "$1");
+  }
+
+  /** True if the letters of {@code part} stand in {@code whole} in this order. */
+  private static boolean isWithin(String part, String whole) {
+    int at = 0;
+    for (int i = 0; i < whole.length() && at < part.length(); i++) {
+      at += whole.charAt(i) == part.charAt(at) ? 1 : 0;
+    }
+    return at == part.length();
+  }
+
+  private void load() {
+    try (InputStream in = WordBook.class.getResourceAsStream(WORDS);
+        BufferedReader lines =
+            new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
+      for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+        if (!line.isBlank() && !line.startsWith("#")) {
+          take(line);
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void take(String line) {
+    String[] columns = line.split("\t");
+    if (columns[0].equals(SAYS_NOTHING)) {
+      sayNothing.addAll(List.of(columns[2].split(",")));
+      return;
+    }
+    if (!CategoryTree.has(columns[0])) {
+      throw new IllegalStateException(WORDS + " names no category: " + line);
+    }
+    Entry entry = new Entry(columns[0], Double.parseDouble(columns[1]));
+    for (String word : columns[2].split(",")) {
+      List<Entry> said = entries.computeIfAbsent(word, key -> new ArrayList<>(1));
+      if (said.stream().noneMatch(e -> e.category().equals(entry.category()))) {
+        said.add(entry);
+      }
+    }
+  }
+}
