@@ -113,7 +113,8 @@ class NameSorterTest {
   @Test
   void aReadingThatIsNotExactSaysWhatItWasReadAs() {
     Sorting sorting = NameSorter.sort("Xylphone.wav");
-    assertThat(sorting.because()).containsExactly("“xylphone” reads as “xylophone”: percussion/mallet");
+    assertThat(sorting.because())
+        .containsExactly("“xylphone” reads as “xylophone”: percussion/mallet");
     assertThat(sorting.confidence()).isLessThan(NameSorter.sort("Xylophone.wav").confidence());
   }
 
