@@ -10,6 +10,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 
 /** {@code drevik inspect}: what each file is. A broken file gives its error and exit status 1. */
 @Parameters(commandDescription = "Measures audio files.")
@@ -40,28 +44,43 @@ final class InspectCommand implements Callable<Integer> {
 
   record Failure(String file, String error) {}
 
+  /** One file's answer; {@code broken} files give exit status 1. */
+  private record Answer(Object line, boolean broken) {}
+
+  /** Files are measured on all cores, and answered in the order in which they were named. */
   @Override
-  public Integer call() {
+  public Integer call() throws InterruptedException, ExecutionException {
     int status = 0;
-    for (Path file : files) {
-      Object line;
-      try {
-        line = line(file, Inspector.inspect(file));
-      } catch (AudioException e) {
-        line = new Failure(file.toString(), e.getMessage());
-        status = 1;
+    ExecutorService workers =
+        Executors.newFixedThreadPool(
+            Math.min(files.size(), Runtime.getRuntime().availableProcessors()));
+    try {
+      List<Future<Answer>> answers =
+          files.stream().map(file -> workers.submit(() -> answer(file))).toList();
+      for (Future<Answer> answer : answers) {
+        Output.print(Output.line(answer.get().line));
+        status = answer.get().broken ? 1 : status;
       }
-      Output.print(Output.line(line));
+    } finally {
+      workers.shutdownNow();
     }
     return status;
+  }
+
+  private static Answer answer(Path file) {
+    try {
+      return new Answer(line(file, Inspector.inspect(file)), false);
+    } catch (AudioException e) {
+      return new Answer(new Failure(file.toString(), e.getMessage()), true);
+    }
   }
 
   private static Line line(Path file, Inspection found) {
     WavHeader header = found.header();
     return new Line(
         file.toString(),
-        header.container(),
-        header.format().encoding(),
+        found.container(),
+        found.encoding(),
         header.sampleRate(),
         header.format().bits(),
         header.channels(),

@@ -20,14 +20,20 @@ final class WavHeaderParser {
   private static final int BEXT_TIME_REFERENCE = 256 + 32 + 32 + 10 + 8;
   private static final int MOST_CHUNKS = 10_000;
 
-  static final int START = 12;
+  private static final int START = 12;
 
   private final FileChannel file;
   private final long length;
+  private final NotesParser notes = new NotesParser();
 
   WavHeaderParser(FileChannel file) throws IOException {
     this.file = file;
     this.length = file.size();
+  }
+
+  /** What the chunks beside the audio say; complete after {@link #parse}. */
+  EmbeddedNotes notes() {
+    return notes.result();
   }
 
   WavHeader parse() throws IOException {
@@ -41,7 +47,7 @@ final class WavHeaderParser {
   }
 
   /** RIFF, RF64 or BW64, from the file's first {@link #START} bytes. */
-  static String container(ByteBuffer start) {
+  private static String container(ByteBuffer start) {
     String container = fourCharacters(start);
     start.getInt();
     boolean known =
@@ -79,7 +85,9 @@ final class WavHeaderParser {
           if (size >= BEXT_TIME_REFERENCE + 8 && body + BEXT_TIME_REFERENCE + 8 <= length) {
             timeReference = OptionalLong.of(read(body + BEXT_TIME_REFERENCE, 8).getLong());
           }
+          note(id, body, size);
         }
+        case "iXML", "cue ", "LIST" -> note(id, body, size);
         case "data" -> {
           if (dataOffset < 0) {
             dataOffset = body;
@@ -126,6 +134,14 @@ final class WavHeaderParser {
         bytes / frameBytes,
         timeReference,
         !open && dataSize > there);
+  }
+
+  /** Hands a chunk on; a damaged or huge one is passed over, since the audio does not need it. */
+  private void note(String id, long body, long size) throws IOException {
+    long there = Math.min(size, length - body);
+    if (there > 0 && there <= NotesParser.LARGEST) {
+      notes.take(id, read(body, (int) there));
+    }
   }
 
   private record Format(SampleFormat samples, int sampleRate, Layout layout) {}

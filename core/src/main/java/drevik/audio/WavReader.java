@@ -23,11 +23,14 @@ public final class WavReader implements Closeable {
 
   private final FileChannel file;
   private final WavHeader header;
+  private final EmbeddedNotes notes;
   private ByteBuffer bytes = ByteBuffer.allocate(0);
+  private long unusable;
 
-  private WavReader(FileChannel file, WavHeader header) {
+  private WavReader(FileChannel file, WavHeaderParser parser) throws IOException {
     this.file = file;
-    this.header = header;
+    this.header = parser.parse();
+    this.notes = parser.notes();
   }
 
   /**
@@ -40,8 +43,7 @@ public final class WavReader implements Closeable {
     FileChannel file = null;
     try {
       file = FileChannel.open(path, StandardOpenOption.READ);
-      WavHeader header = new WavHeaderParser(file).parse();
-      return new WavReader(file, header);
+      return new WavReader(file, new WavHeaderParser(file));
     } catch (IOException | AudioException e) {
       close(file);
       String name = String.valueOf(path.getFileName());
@@ -50,26 +52,6 @@ public final class WavReader implements Closeable {
               ? "“" + name + "” " + e.getMessage()
               : "“" + name + "” cannot be read: " + e,
           e);
-    }
-  }
-
-  /** Bytes that {@link #requireWave} looks at. */
-  public static final int START_BYTES = WavHeaderParser.START;
-
-  /**
-   * Refuses what cannot be a WAVE file, from its first bytes, before all of it has been received. A
-   * shorter start passes: the file is then too short, and {@link #open} says so.
-   *
-   * @throws AudioException saying what is wrong with the file {@code name}
-   */
-  public static void requireWave(String name, byte[] start) {
-    if (start.length < START_BYTES) {
-      return;
-    }
-    try {
-      WavHeaderParser.container(ByteBuffer.wrap(start).order(ByteOrder.LITTLE_ENDIAN));
-    } catch (AudioException e) {
-      throw new AudioException("“" + name + "” " + e.getMessage(), e);
     }
   }
 
@@ -85,6 +67,16 @@ public final class WavReader implements Closeable {
 
   public WavHeader header() {
     return header;
+  }
+
+  /** Names, times and markers that the file carries beside its audio. */
+  public EmbeddedNotes notes() {
+    return notes;
+  }
+
+  /** Samples read so far that are no number (NaN or infinite); each was read as silence. */
+  public long unusableSamples() {
+    return unusable;
   }
 
   /**
@@ -167,8 +159,12 @@ public final class WavReader implements Closeable {
   }
 
   /** One NaN would silence every recursive filter behind it for good, so it is read as silence. */
-  private static float finite(float sample) {
-    return Math.abs(sample) <= Float.MAX_VALUE ? sample : 0f;
+  private float finite(float sample) {
+    if (Math.abs(sample) <= Float.MAX_VALUE) {
+      return sample;
+    }
+    unusable++;
+    return 0f;
   }
 
   @Override

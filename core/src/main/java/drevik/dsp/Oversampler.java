@@ -2,12 +2,12 @@ package drevik.dsp;
 
 /**
  * Polyphase interpolation for finding peaks between samples (ITU-R BS.1770-5, annex 2): a windowed
- * sinc (Kaiser, β = 5, 16 taps per phase), four times oversampled up to 60 kHz, twice up to 120
+ * sinc (Kaiser, β = 5, 24 taps per phase), four times oversampled up to 60 kHz, twice up to 120
  * kHz, not at all above.
  */
 public final class Oversampler {
   /** Taps per phase; the filter looks at half of them on either side. */
-  public static final int TAPS = 16;
+  public static final int TAPS = 24;
 
   private static final double KAISER_BETA = 5;
 

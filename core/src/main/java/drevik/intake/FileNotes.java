@@ -21,9 +21,11 @@ public final class FileNotes {
     if (header.shortened()) {
       notes.add("cut short: it ends before its header says; what is there is used");
     }
-    if (found.dualMono()) {
-      notes.add("stereo that is mono twice");
+    if (found.unusableSamples() > 0) {
+      notes.add(
+          number("%,d samples are no numbers; they are read as silence", found.unusableSamples()));
     }
+    sides(found, notes);
     if (header.sampleRate() != sampleRate) {
       notes.add(
           String.format(
@@ -33,11 +35,40 @@ public final class FileNotes {
               sampleRate));
     }
     if (found.clippedSamples() > 0) {
-      notes.add(String.format(Locale.ROOT, "clipped: %,d samples", found.clippedSamples()));
+      notes.add(number("clipped: %,d samples", found.clippedSamples()));
     }
     if (Math.abs(found.dcOffset()) > 0.005) {
       notes.add(String.format(Locale.ROOT, "DC offset of %.1f %%", 100 * found.dcOffset()));
     }
+    int bits = header.format().bits();
+    if (!found.silent() && bits == 24 && found.usedBits() <= 16) {
+      notes.add(number("24 bits of which only %d are used", found.usedBits()));
+    }
     return notes;
+  }
+
+  private static void sides(Inspection found, List<String> notes) {
+    Sides sides = found.sides();
+    if (found.dualMono()) {
+      notes.add("stereo that is mono twice");
+    } else if (sides != null && sides.deadSide() != null) {
+      notes.add("the " + sides.deadSide() + " side is silent");
+    } else if (sides != null && sides.onlyLevelDiffers()) {
+      notes.add(
+          String.format(
+              Locale.ROOT,
+              "mono in stereo: the right side is the left at %+.1f dB",
+              sides.rightMinusLeftDb()));
+    } else if (sides != null && sides.flipped()) {
+      notes.add(
+          String.format(
+              Locale.ROOT,
+              "one side looks flipped: correlation %.2f; the sum is hollow in mono",
+              sides.correlation()));
+    }
+  }
+
+  private static String number(String words, long number) {
+    return String.format(Locale.ROOT, words, number);
   }
 }

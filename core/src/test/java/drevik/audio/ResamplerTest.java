@@ -66,7 +66,7 @@ class ResamplerTest {
     assertThatThrownBy(() -> Resampler.convert(text, out, 48_000))
         .isInstanceOf(AudioException.class)
         .hasMessageContaining("notes.wav")
-        .hasMessageContaining("could not be resampled");
+        .hasMessageContaining("is no audio file that Drevik reads");
     assertThat(out).doesNotExist();
   }
 }

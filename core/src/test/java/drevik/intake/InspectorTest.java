@@ -13,6 +13,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class InspectorTest {
   private static final int RATE = 48_000;
@@ -115,6 +118,163 @@ class InspectorTest {
     Inspection found = inspect(new float[] {0.5f, -1f, 0.25f});
     assertThat(found.overview()).contains(128, 255, 64);
     assertThat(found.header().frames()).isEqualTo(3);
+  }
+
+  @Test
+  void clippingIsPlacedEvenWhereItRunsAcrossHopsAndBlocks() throws IOException {
+    float[] x = tone(0.4, 0, RATE, RATE);
+    for (int i = 8_190; i < 8_200; i++) {
+      x[i] = 1;
+    }
+    for (int i = RATE - 4; i < RATE; i++) {
+      x[i] = 1;
+    }
+    Inspection found = inspect(x);
+    assertThat(found.clippedSamples()).isEqualTo(14);
+    assertThat(found.clippedRuns())
+        .containsExactly(new Stretch(8_190, 8_200), new Stretch(RATE - 4, RATE));
+  }
+
+  @Test
+  void theBitsThatAreReallyUsedAreCounted() throws IOException {
+    float[] coarse = tone(0.4, 0, RATE, RATE);
+    for (int i = 0; i < coarse.length; i++) {
+      coarse[i] = Math.round(coarse[i] * 32768) / 32768f;
+    }
+    assertThat(inspect(coarse).usedBits()).isEqualTo(16);
+    assertThat(inspect(tone(0.4, 0, RATE, RATE)).usedBits()).isEqualTo(32);
+    Path file = folder.resolve("deep.wav");
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.PCM_24, RATE, Layout.MONO)) {
+      writer.write(new float[][] {coarse}, 0, RATE);
+    }
+    assertThat(Inspector.inspect(file).usedBits()).isEqualTo(16);
+  }
+
+  @Test
+  void samplesThatAreNoNumbersAreCountedAndReadAsSilence() throws IOException {
+    float[] x = tone(0.4, 0, RATE, RATE);
+    x[10] = Float.NaN;
+    x[11] = Float.POSITIVE_INFINITY;
+    Inspection found = inspect(x);
+    assertThat(found.unusableSamples()).isEqualTo(2);
+    assertThat(found.samplePeakDbfs()).isCloseTo(-7.96, within(0.01));
+    assertThat(FileNotes.of(found, RATE))
+        .containsExactly("2 samples are no numbers; they are read as silence");
+  }
+
+  @Test
+  void theSidesOfAStereoFileAreCompared() throws IOException {
+    float[] x = tone(0.4, 0, RATE, RATE);
+    float[] half = tone(0.2, 0, RATE, RATE);
+    float[] flipped = tone(-0.4, 0, RATE, RATE);
+    Sides panned = inspect(x, half).sides();
+    assertThat(panned.onlyLevelDiffers()).isTrue();
+    assertThat(panned.rightMinusLeftDb()).isCloseTo(-6.02, within(0.01));
+    assertThat(inspect(x, flipped).sides().flipped()).isTrue();
+    assertThat(inspect(x, new float[RATE]).sides().deadSide()).isEqualTo("right");
+    assertThat(inspect(x, x.clone()).sides().same()).isTrue();
+    float[] other = new float[RATE];
+    for (int i = 0; i < RATE; i++) {
+      other[i] = (float) (0.3 * Math.sin(i * 0.05));
+    }
+    Sides stereo = inspect(x, other).sides();
+    assertThat(stereo.same() || stereo.flipped() || stereo.onlyLevelDiffers()).isFalse();
+    assertThat(stereo.deadSide()).isNull();
+    assertThat(inspect(x).sides()).isNull();
+  }
+
+  @Test
+  void activityIsWhereSoundIsAndNothingSoundingIsOutside() throws IOException {
+    float[] x = new float[RATE * 12];
+    System.arraycopy(tone(0.3, 0, RATE, RATE), 0, x, RATE, RATE);
+    System.arraycopy(tone(0.3, 0, RATE, RATE), 0, x, RATE * 3, RATE);
+    System.arraycopy(tone(0.002, 0, RATE, RATE), 0, x, RATE * 9, RATE);
+    Sound sound = inspect(x).sound();
+    assertThat(sound.activity())
+        .containsExactly(new Stretch(RATE, RATE * 4), new Stretch(RATE * 9, RATE * 10));
+    assertThat(sound.activeShare()).isCloseTo(4.0 / 12, within(0.01));
+  }
+
+  @Test
+  void theNoiseFloorIsHeardInThePauses() throws IOException {
+    java.util.Random random = new java.util.Random(7);
+    float[] x = tone(0.5, 0, RATE * 2, RATE * 6);
+    for (int i = 0; i < x.length; i++) {
+      x[i] += (float) (random.nextGaussian() * 1e-3);
+    }
+    assertThat(inspect(x).sound().noiseFloorDbfs()).isCloseTo(-60, within(1.0));
+    assertThat(inspect(tone(0.5, 0, RATE, RATE)).sound().noiseFloorDbfs()).isNull();
+  }
+
+  @Test
+  void aPulseIsFoundInAClickAndNotInATone() throws IOException {
+    float[] click = new float[RATE * 20];
+    for (int beat = 0; beat < 40; beat++) {
+      int at = beat * RATE * 60 / 132;
+      for (int i = 0; i < 900 && at + i < click.length; i++) {
+        click[at + i] = (float) (0.6 * Math.exp(-i / 200.0) * Math.sin(i * 0.2));
+      }
+    }
+    assertThat(inspect(click).sound().pulseBpm()).isCloseTo(132, within(0.5));
+    assertThat(inspect(tone(0.5, 0, RATE * 20, RATE * 20)).sound().pulseBpm()).isNull();
+  }
+
+  @Test
+  void brightnessIsTheFrequencyOfASine() throws IOException {
+    Inspection found = inspect(tone(0.5, 0, RATE, RATE));
+    assertThat(found.sound().brightnessHz()).isCloseTo(0.13 * RATE / (2 * Math.PI), within(1.0));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"flac,flac,flac", "aiff,aiff,pcm_s24be", "caf,caf,pcm_s24le", "w64,w64,pcm_s24le"})
+  void otherContainersAreDecodedToTheSameSamples(String ending, String container, String encoding)
+      throws IOException, InterruptedException {
+    Path wave = folder.resolve("tone.wav");
+    try (WavWriter writer = WavWriter.create(wave, SampleFormat.PCM_24, RATE, Layout.MONO)) {
+      writer.write(new float[][] {tone(0.4, 0, RATE, RATE)}, 0, RATE);
+    }
+    Path other = folder.resolve("tone." + ending);
+    String codec = encoding.equals("flac") ? "flac" : encoding;
+    Process ffmpeg =
+        new ProcessBuilder(
+                "ffmpeg",
+                "-nostdin",
+                "-loglevel",
+                "error",
+                "-i",
+                wave.toString(),
+                "-c:a",
+                codec,
+                "-bits_per_raw_sample",
+                "24",
+                other.toString())
+            .inheritIO()
+            .start();
+    assertThat(ffmpeg.waitFor()).isZero();
+    Inspection found = Inspector.inspect(other);
+    assertThat(found.container()).isEqualTo(container);
+    assertThat(found.encoding()).isEqualTo(encoding);
+    assertThat(found.header().format()).isEqualTo(SampleFormat.PCM_24);
+    assertThat(found.header().frames()).isEqualTo(RATE);
+    assertThat(found.samplePeakDbfs()).isEqualTo(Inspector.inspect(wave).samplePeakDbfs());
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"text that is no audio at all", "RIFF____AVI LIST", "GIF89a______"})
+  void whatIsNoAudioIsRefusedByItsFirstBytesWhateverItIsCalled(String content) throws IOException {
+    Path file = Files.writeString(folder.resolve("song.wav"), content);
+    assertThatThrownBy(() -> Inspector.inspect(file))
+        .isInstanceOf(AudioException.class)
+        .hasMessageContaining("“song.wav” is no audio file that Drevik reads")
+        .hasMessageContaining("export it as WAV");
+  }
+
+  @Test
+  void aDamagedFileOfAnotherContainerIsNamed() throws IOException {
+    Path file = Files.writeString(folder.resolve("song.flac"), "fLaC and then nothing of use");
+    assertThatThrownBy(() -> Inspector.inspect(file))
+        .isInstanceOf(AudioException.class)
+        .hasMessageContaining("“song.flac”");
   }
 
   @Test

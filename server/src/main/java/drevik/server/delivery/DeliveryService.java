@@ -1,8 +1,8 @@
 package drevik.server.delivery;
 
 import drevik.audio.AudioException;
+import drevik.audio.Container;
 import drevik.audio.Resampler;
-import drevik.audio.WavReader;
 import drevik.category.CategoryTree;
 import drevik.category.NameSorter;
 import drevik.intake.DeliveredFile;
@@ -96,7 +96,7 @@ public class DeliveryService {
     requireSoundName(name);
     DeliveredFileRow row =
         new DeliveredFileRow(Ids.next(), delivery.id, name, clock.instant(), NameSorter.sort(name));
-    byte[] start = body.readNBytes(WavReader.START_BYTES);
+    byte[] start = body.readNBytes(Container.START_BYTES);
     InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), body);
     try (AudioStore.Incoming incoming = received(name, start, whole, length)) {
       Inspection found = inspect(name, incoming.file());
@@ -113,7 +113,7 @@ public class DeliveryService {
 
   private AudioStore.Incoming received(String name, byte[] start, InputStream whole, long length)
       throws IOException {
-    WavReader.requireWave(name, start);
+    Container.of(name, start);
     return store.receive(whole, length);
   }
 

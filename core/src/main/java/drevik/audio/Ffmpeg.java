@@ -1,0 +1,138 @@
+package drevik.audio;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * Debian's {@code ffmpeg} as a child process: one file in, one out, bounded in time and in what it
+ * may write, allowed to open nothing but these two.
+ */
+final class Ffmpeg {
+  private static final long LIMIT_MINUTES = 30;
+
+  /** Bytes; 3 hours of 7.1 at 48 kHz in 32 bits have 16.6 GB. */
+  private static final long LARGEST = 40_000_000_000L;
+
+  private Ffmpeg() {}
+
+  /**
+   * Writes a WAVE file.
+   *
+   * @param doing for the message, such as “resampled”
+   * @param options of the output, such as codec and filters
+   * @throws AudioException if ffmpeg is missing, fails or takes too long; {@code to} is gone then
+   */
+  static void run(String doing, Path from, Path to, List<String> options) {
+    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-hide_banner"));
+    command.addAll(List.of("-loglevel", "error", "-y", "-protocol_whitelist", "file"));
+    command.addAll(List.of("-f", Container.of(from).demuxer(), "-i", from.toString()));
+    command.addAll(List.of("-map", "0:a:0", "-map_metadata", "-1"));
+    command.addAll(List.of("-fflags", "+bitexact", "-flags:a", "+bitexact"));
+    command.addAll(options);
+    command.addAll(List.of("-fs", Long.toString(LARGEST), "-rf64", "auto", "-f", "wav"));
+    command.add(to.toString());
+    try {
+      outputOf(command);
+    } catch (Failure e) {
+      throw failed(doing, from, to, e.getMessage());
+    }
+  }
+
+  /** Codec name and bits of a sample, as the file's header says; 0 bits where it has none. */
+  record Stream(String codec, int bits) {}
+
+  static Stream streamOf(Path file) {
+    List<String> command = new ArrayList<>(List.of("ffprobe", "-hide_banner", "-loglevel"));
+    command.addAll(List.of("error", "-protocol_whitelist", "file"));
+    command.addAll(List.of("-f", Container.of(file).demuxer(), "-select_streams", "a:0"));
+    command.addAll(
+        List.of("-show_entries", "stream=codec_name,bits_per_raw_sample,bits_per_sample"));
+    command.addAll(List.of("-of", "default=noprint_wrappers=1", file.toString()));
+    String said;
+    try {
+      said = outputOf(command);
+    } catch (Failure e) {
+      throw new AudioException("“" + file.getFileName() + "” could not be read: " + e.getMessage());
+    }
+    String codec = valueOf(said, "codec_name");
+    if (codec.isEmpty()) {
+      throw new AudioException(
+          "“" + file.getFileName() + "” has no audio in it; ask for it to be sent again");
+    }
+    int bits = Math.max(number(said, "bits_per_raw_sample"), number(said, "bits_per_sample"));
+    return new Stream(codec, bits);
+  }
+
+  private static int number(String said, String key) {
+    String value = valueOf(said, key);
+    return value.matches("\\d{1,3}") ? Integer.parseInt(value) : 0;
+  }
+
+  private static String valueOf(String said, String key) {
+    return said.lines()
+        .filter(line -> line.startsWith(key + "="))
+        .map(line -> line.substring(key.length() + 1).strip())
+        .findFirst()
+        .orElse("");
+  }
+
+  private static final class Failure extends Exception {
+    private static final long serialVersionUID = 1;
+
+    Failure(String why) {
+      super(why);
+    }
+  }
+
+  private static String outputOf(List<String> command) throws Failure {
+    try {
+      Path log = Files.createTempFile("drevik-ffmpeg", ".log");
+      try {
+        Process process =
+            new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
+        try {
+          if (!process.waitFor(LIMIT_MINUTES, TimeUnit.MINUTES)) {
+            throw new Failure("it took longer than " + LIMIT_MINUTES + " minutes");
+          }
+        } finally {
+          process.destroyForcibly();
+        }
+        String said = lastWords(log);
+        if (process.exitValue() != 0) {
+          throw new Failure(said.isEmpty() ? "ffmpeg ended with an error" : said);
+        }
+        return said;
+      } finally {
+        Files.deleteIfExists(log);
+      }
+    } catch (IOException e) {
+      throw new Failure("ffmpeg could not be started; install it: " + e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new Failure("it was interrupted");
+    }
+  }
+
+  /** A damaged file can make ffmpeg say very much. */
+  private static String lastWords(Path log) throws IOException {
+    String said = new String(Files.readAllBytes(log), StandardCharsets.UTF_8).strip();
+    return said.length() <= 400 ? said : "… " + said.substring(said.length() - 400);
+  }
+
+  private static AudioException failed(String doing, Path from, Path to, String why) {
+    try {
+      Files.deleteIfExists(to);
+    } catch (IOException ignored) {
+      // The failure itself is what the caller needs to know.
+    }
+    return new AudioException("“" + from.getFileName() + "” could not be " + doing + ": " + why);
+  }
+}
