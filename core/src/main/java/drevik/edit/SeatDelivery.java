@@ -29,8 +29,10 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
    * @param seat the seat as it is to be; a seat that the Mix does not have yet is added
    * @param addedAfter where a new seat goes: behind this channel, or null for the end
    * @param clip the audio
+   * @param replaces id of the clip whose place it takes; null for a seat that is free
    */
-  public record Seating(Channel seat, @Nullable String addedAfter, Clip clip) {}
+  public record Seating(
+      Channel seat, @Nullable String addedAfter, Clip clip, @Nullable String replaces) {}
 
   @Override
   public Mix applyTo(Mix mix) {
@@ -42,8 +44,12 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
     List<Channel> added = new ArrayList<>();
     Map<String, List<Channel>> addedBehind = new LinkedHashMap<>();
     for (Seating seating : seatings) {
+      Channel now = byId.get(seating.seat().id());
+      if (seating.replaces() != null) {
+        byId.put(seating.seat().id(), replaced(now, seating));
+        continue;
+      }
       Channel taken = seating.seat().withClips(List.of(seating.clip())).withStowed(false);
-      Channel now = byId.get(taken.id());
       if (now == null) {
         added.add(taken);
         addedBehind.computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>()).add(taken);
@@ -70,6 +76,20 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
             });
     all.addAll(addedBehind.getOrDefault(null, List.of()));
     return mix.withChannels(all);
+  }
+
+  /** The seat with the clip in the place of the one that it replaces, everything else as it is. */
+  private static Channel replaced(@Nullable Channel now, Seating seating) {
+    boolean there =
+        now != null && now.clips().stream().anyMatch(c -> c.id().equals(seating.replaces()));
+    if (!there) {
+      throw new Refused(
+          "“" + seating.seat().name() + "” no longer plays the earlier version; plan again.");
+    }
+    return now.withClips(
+        now.clips().stream()
+            .map(clip -> clip.id().equals(seating.replaces()) ? seating.clip() : clip)
+            .toList());
   }
 
   @Override

@@ -18,6 +18,8 @@ public record SeatingPlan(List<Place> places, List<Stowed> stow) {
     TAKES,
     /** Gets a seat of its own, like its neighbours. */
     ADDS,
+    /** Takes the place of an earlier version of itself, on the same seat. */
+    REPLACES,
     /** Goes on the reference path. */
     REFERENCE,
     /** Stays out. */
@@ -55,6 +57,7 @@ public record SeatingPlan(List<Place> places, List<Stowed> stow) {
   }
 
   static Clip wholeFile(DeliveredFile file) {
-    return new Clip("clip-" + file.id(), file.audio(), 0, 0, file.frames(), 0);
+    return new Clip(
+        DeliveredFile.clipOf(file.id()), file.audio(), file.startFrame(), 0, file.frames(), 0);
   }
 }

@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Plans which delivered file goes to which seat: free seats of the same category first, the one
@@ -52,8 +53,11 @@ public final class SeatingPlanner {
     // first.
     List<DeliveredFile> open = new ArrayList<>();
     for (DeliveredFile file : inOrder) {
+      Optional<Channel> before = seatOf(file.replaces());
       String leftOut = reasonToLeaveOut(file);
-      if (leftOut != null) {
+      if (leftOut == null && before.isPresent()) {
+        places.put(file.id(), replace(file, before.get()));
+      } else if (leftOut != null) {
         places.put(file.id(), new Place(file.id(), Act.LEFT_OUT, null, null, leftOut, null));
       } else {
         open.add(file);
@@ -72,7 +76,49 @@ public final class SeatingPlanner {
     return new SeatingPlan(files.stream().map(f -> places.get(f.id())).toList(), stow);
   }
 
-  private static String reasonToLeaveOut(DeliveredFile file) {
+  /** The seat that plays a file of an earlier delivery. */
+  private Optional<Channel> seatOf(@Nullable String earlier) {
+    return earlier == null
+        ? Optional.empty()
+        : mix.channels().stream()
+            .filter(
+                c ->
+                    c.clips().stream()
+                        .anyMatch(clip -> clip.id().equals(DeliveredFile.clipOf(earlier))))
+            .findFirst();
+  }
+
+  /** The new version stands where the old one stood, as loud as that. */
+  private static Place replace(DeliveredFile file, Channel seat) {
+    Clip old =
+        seat.clips().stream()
+            .filter(c -> c.id().equals(DeliveredFile.clipOf(String.valueOf(file.replaces()))))
+            .findFirst()
+            .orElseThrow();
+    long in = Math.min(old.sourceIn(), file.frames());
+    long out = old.sourceIn() == 0 ? file.frames() : Math.min(old.sourceOut(), file.frames());
+    Clip clip =
+        new Clip(
+            DeliveredFile.clipOf(file.id()),
+            file.audio(),
+            old.startFrame(),
+            in,
+            Math.max(in, out),
+            old.gainDb(),
+            old.keep());
+    return new Place(
+        file.id(),
+        Act.REPLACES,
+        seat.name(),
+        seat.output(),
+        "a new version of “" + old.audio().name() + "”",
+        new SeatDelivery.Seating(seat, null, clip, old.id()));
+  }
+
+  private String reasonToLeaveOut(DeliveredFile file) {
+    if (seatOf(file.known()).isPresent()) {
+      return "the same as what “" + seatOf(file.known()).get().name() + "” plays already";
+    }
     if (file.category().equals(CategoryTree.UNKNOWN)) {
       return "give it a category first";
     }
@@ -150,7 +196,11 @@ public final class SeatingPlanner {
         seat.name(),
         seat.output(),
         because,
-        new SeatDelivery.Seating(seat.withStowed(false), null, clip));
+        new SeatDelivery.Seating(turned(seat.withStowed(false), file), null, clip, null));
+  }
+
+  private static Channel turned(Channel seat, DeliveredFile file) {
+    return file.flip() ? seat.withInvertPolarity(!seat.invertPolarity()) : seat;
   }
 
   private Place addSeat(DeliveredFile file) {
@@ -196,7 +246,7 @@ public final class SeatingPlanner {
         name,
         destination,
         "no free seat left; " + because,
-        new SeatDelivery.Seating(added, after, SeatingPlan.wholeFile(file)));
+        new SeatDelivery.Seating(turned(added, file), after, SeatingPlan.wholeFile(file), null));
   }
 
   /** The last seat of the same category, or of the same family. */

@@ -2,6 +2,7 @@ package drevik.intake;
 
 import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.audio.Layout;
 import drevik.intake.SeatingPlan.Act;
@@ -9,6 +10,8 @@ import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Refused;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -32,7 +35,7 @@ class SeatingPlannerTest {
           .build();
 
   private static DeliveredFile file(String name, String category) {
-    return new DeliveredFile(name, name, new AudioRef("", name), Layout.MONO, 100, false, category);
+    return DeliveredFile.of(name, name, new AudioRef("", name), Layout.MONO, 100, false, category);
   }
 
   private static SeatingPlan plan(DeliveredFile... files) {
@@ -73,7 +76,7 @@ class SeatingPlannerTest {
   @Test
   void whatIsNotMixedIsLeftOutWithItsReason() {
     DeliveredFile silent =
-        new DeliveredFile("s", "s", new AudioRef("", "s"), Layout.MONO, 9, true, "drums/snare");
+        DeliveredFile.of("s", "s", new AudioRef("", "s"), Layout.MONO, 9, true, "drums/snare");
     SeatingPlan plan =
         plan(file("x", "unknown"), silent, file("stem", "print/stem"), file("fl", "winds/flute"));
     assertThat(plan.places()).extracting("act").containsOnly(Act.LEFT_OUT);
@@ -109,5 +112,49 @@ class SeatingPlannerTest {
     SeatingPlan plan = SeatingPlanner.plan(stereo, files);
     assertThat(plan.places()).extracting("act").containsOnly(Act.ADDS);
     assertThat(plan.places()).extracting(p -> p.seating().seat().pan()).containsExactly(-1.0, 1.0);
+  }
+
+  @Test
+  void aNewVersionTakesThePlaceOfTheOldOneAndNothingElseChanges() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare").withFrames(100);
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile second =
+        file("Snare top v2.wav", "drums/snare").withFrames(90).withReplaces(first.id());
+    SeatingPlan plan = SeatingPlanner.plan(seated, List.of(second));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.REPLACES);
+    assertThat(plan.places().get(0).because()).isEqualTo("a new version of “Snare top.wav”");
+    Mix after = plan.toEdit("two").applyTo(seated);
+    Channel seat = after.channelsById().get(plan.places().get(0).seating().seat().id());
+    assertThat(seat.clips())
+        .singleElement()
+        .satisfies(
+            clip -> {
+              assertThat(clip.audio().name()).isEqualTo("Snare top v2.wav");
+              assertThat(clip.frames()).isEqualTo(90);
+            });
+    assertThat(after.channels()).hasSameSizeAs(seated.channels());
+    assertThatThrownBy(() -> plan.toEdit("twice").applyTo(after))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("no longer plays the earlier version");
+  }
+
+  @Test
+  void whatIsSeatedAlreadyIsNotSeatedTwice() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare");
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile again = file("again.wav", "drums/snare").withKnown(first.id());
+    assertThat(SeatingPlanner.plan(seated, List.of(again)).places())
+        .singleElement()
+        .satisfies(
+            place -> {
+              assertThat(place.act()).isEqualTo(Act.LEFT_OUT);
+              assertThat(place.because()).contains("plays already");
+            });
+  }
+
+  @Test
+  void aFlippedMicrophoneTurnsItsSeat() {
+    SeatingPlan plan = plan(file("Snare top.wav", "drums/snare").withFlip(true));
+    assertThat(plan.places().get(0).seating().seat().invertPolarity()).isTrue();
   }
 }

@@ -78,7 +78,7 @@ public final class WeathervaneDemo {
       Resampler.convert(file, played, sampleRate);
     }
     try (WavReader reader = WavReader.open(played)) {
-      return new DeliveredFile(
+      return DeliveredFile.of(
           Sha256.of(file).substring(0, 12),
           name,
           new AudioRef(Sha256.of(played), name),

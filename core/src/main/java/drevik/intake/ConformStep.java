@@ -1,0 +1,109 @@
+package drevik.intake;
+
+import drevik.audio.Layout;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One thing that is done to a delivered file on its way to a seat, on a copy or on the seat; the
+ * original stays as it is. A person can leave each of them out, but for those without which the
+ * file cannot be played.
+ *
+ * @param says what is done and why, in words
+ */
+public record ConformStep(Kind kind, String says) {
+  /** What is done. */
+  public enum Kind {
+    /** Another container becomes a WAVE. */
+    DECODE(false),
+    /** To the session's sample rate. */
+    RESAMPLE(false),
+    /** Stereo that is mono twice becomes mono. */
+    TO_MONO(true),
+    /** The seat's polarity is turned, so that it agrees with the other microphone. */
+    FLIP(true),
+    /** The clip begins where the file's time reference says. */
+    PLACE(true);
+
+    private final boolean optional;
+
+    Kind(boolean optional) {
+      this.optional = optional;
+    }
+
+    public boolean isOptional() {
+      return optional;
+    }
+
+    @Override
+    public String toString() {
+      return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+  }
+
+  /** How a file agrees with the microphone that it belongs to. */
+  public record Beside(String name, PairFinding finding) {}
+
+  /**
+   * What a file needs.
+   *
+   * @param sampleRate of the session, Hz
+   * @param beside null if it belongs to no other
+   * @param startFrame where its time reference puts it, in frames of the session
+   */
+  public static List<ConformStep> of(
+      Inspection found, int sampleRate, @Nullable Beside beside, long startFrame) {
+    List<ConformStep> steps = new ArrayList<>();
+    if (found.silent()) {
+      return steps;
+    }
+    if (!found.container().equals(found.header().container())) {
+      steps.add(new ConformStep(Kind.DECODE, "decoded from " + found.encoding()));
+    }
+    if (found.header().sampleRate() != sampleRate) {
+      steps.add(
+          new ConformStep(
+              Kind.RESAMPLE,
+              String.format(
+                  Locale.ROOT,
+                  "converted from %,d to %,d Hz",
+                  found.header().sampleRate(),
+                  sampleRate)));
+    }
+    if (found.dualMono()) {
+      steps.add(new ConformStep(Kind.TO_MONO, "to mono: both sides are the same"));
+    }
+    if (beside != null && beside.finding().flipped()) {
+      steps.add(
+          new ConformStep(
+              Kind.FLIP,
+              String.format(
+                  Locale.ROOT,
+                  "polarity flipped: against “%s” the correlation is %+.2f, flipped %+.2f",
+                  beside.name(),
+                  beside.finding().correlation(),
+                  beside.finding().mended())));
+    }
+    if (startFrame > 0) {
+      steps.add(
+          new ConformStep(
+              Kind.PLACE,
+              String.format(
+                  Locale.ROOT,
+                  "begins at %.3f s, where its time reference says",
+                  (double) startFrame / sampleRate)));
+    }
+    return steps;
+  }
+
+  /** The layout of a file after these steps. */
+  public static Layout layoutAfter(Layout layout, List<ConformStep> steps) {
+    return has(steps, Kind.TO_MONO) ? Layout.MONO : layout;
+  }
+
+  public static boolean has(List<ConformStep> steps, Kind kind) {
+    return steps.stream().anyMatch(step -> step.kind() == kind);
+  }
+}
