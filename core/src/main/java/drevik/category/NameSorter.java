@@ -76,6 +76,18 @@ public final class NameSorter {
   }
 
   /**
+   * The words of a file's name that may tell something: numbers, sides, and what says nothing of a
+   * category left out, each once, in the order of the alphabet.
+   */
+  public static List<String> wordsOf(String path) {
+    return NameTokens.of(path).stream()
+        .filter(word -> !BOOK.saysNothing(word))
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  /**
    * Folders help where the file's own name says little: they are asked from the nearest outwards,
    * and the first that says something of its own is the last to be asked.
    */

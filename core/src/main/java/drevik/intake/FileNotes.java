@@ -71,4 +71,33 @@ public final class FileNotes {
   private static String number(String words, long number) {
     return String.format(Locale.ROOT, words, number);
   }
+
+  /**
+   * What to know of a microphone beside another.
+   *
+   * @param other name of the other
+   */
+  public static List<String> ofPair(String other, PairFinding pair) {
+    List<String> notes = new ArrayList<>();
+    if (pair.flipped()) {
+      notes.add(
+          String.format(
+              Locale.ROOT,
+              "upside down against “%s”: correlation %+.2f, flipped %+.2f",
+              other,
+              pair.correlation(),
+              pair.mended()));
+    } else if (pair.late()) {
+      notes.add(
+          String.format(
+              Locale.ROOT,
+              "%.2f ms %s than “%s”: correlation %+.2f, aligned %+.2f",
+              Math.abs(pair.lagMilliseconds()),
+              pair.lagFrames() > 0 ? "later" : "earlier",
+              other,
+              pair.correlation(),
+              pair.mended()));
+    }
+    return notes;
+  }
 }

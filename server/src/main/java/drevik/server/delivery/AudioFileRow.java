@@ -8,6 +8,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** One content of the audio store, with what its inspection found. */
 @Entity
@@ -19,13 +20,13 @@ class AudioFileRow {
   @Column(nullable = false)
   Instant receivedAt;
 
+  /** Null until the job has measured it, and for ever if it turned out to be broken. */
   @JdbcTypeCode(SqlTypes.JSON)
-  @Column(nullable = false)
-  Inspection inspection;
+  @Nullable Inspection inspection;
 
   protected AudioFileRow() {}
 
-  AudioFileRow(String sha256, long bytes, Instant receivedAt, Inspection inspection) {
+  AudioFileRow(String sha256, long bytes, Instant receivedAt, @Nullable Inspection inspection) {
     this.sha256 = sha256;
     this.bytes = bytes;
     this.receivedAt = receivedAt;

@@ -1,17 +1,24 @@
 package drevik.server.delivery;
 
 import drevik.category.Sorting;
+import drevik.intake.PairFinding;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
+import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
-/** A file of a delivery: taken (with its content) or refused (with the fault). */
+/**
+ * A file of a delivery: taken (with its content) or refused (with the fault). Only what has changed
+ * is written, since a person and a job may change different things of one file at once.
+ */
 @Entity
+@DynamicUpdate
 @Table(name = "delivered_file")
 class DeliveredFileRow {
   @Id String id;
@@ -25,8 +32,8 @@ class DeliveredFileRow {
   @Column(nullable = false)
   Instant receivedAt;
 
-  String sha256;
-  String fault;
+  @Nullable String sha256;
+  @Nullable String fault;
 
   @Column(nullable = false)
   String category;
@@ -39,6 +46,17 @@ class DeliveredFileRow {
 
   boolean sortedByHand;
 
+  /** Id of the microphone that it was compared with. */
+  @Nullable String beside;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Nullable PairFinding pair;
+
+  /** Kinds of conforming that a person left out. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(nullable = false)
+  List<String> stepsOff = List.of();
+
   protected DeliveredFileRow() {}
 
   DeliveredFileRow(String id, String deliveryId, String name, Instant receivedAt, Sorting sorting) {
@@ -46,8 +64,12 @@ class DeliveredFileRow {
     this.deliveryId = deliveryId;
     this.name = name;
     this.receivedAt = receivedAt;
-    this.category = sorting.category();
-    this.confidence = sorting.confidence();
-    this.because = sorting.because();
+    sort(sorting);
+  }
+
+  final void sort(Sorting sorting) {
+    category = sorting.category();
+    confidence = sorting.confidence();
+    because = sorting.because();
   }
 }

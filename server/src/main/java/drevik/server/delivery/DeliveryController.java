@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,11 +18,14 @@ import org.springframework.web.bind.annotation.RestController;
 /** Intake: receive, sort, seat. */
 @RestController
 class DeliveryController {
-  /** A delivery to be opened. */
-  record NewDelivery(String name) {}
+  /** A delivery to be opened; whom it comes from may be said later. */
+  record NewDelivery(String name, String client, String artist, String project) {}
 
-  /** The id of what was made. */
-  record Received(String id) {}
+  /** The id of what was made, and of a zip how many files came out of it. */
+  record Received(String id, int files) {}
+
+  /** A step of conforming to be left out, or taken in again. */
+  record StepChange(String file, String kind, boolean off) {}
 
   /** A correction by a person. */
   record CategoryChange(List<String> files, String category) {}
@@ -30,9 +34,11 @@ class DeliveryController {
   record SeatRequest(int basedOn) {}
 
   private final DeliveryService deliveries;
+  private final Receiving receiving;
 
-  DeliveryController(DeliveryService deliveries) {
+  DeliveryController(DeliveryService deliveries, Receiving receiving) {
     this.deliveries = deliveries;
+    this.receiving = receiving;
   }
 
   @GetMapping(path = "/api/mixes/{mixId}/deliveries", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -42,7 +48,8 @@ class DeliveryController {
 
   @PostMapping(path = "/api/mixes/{mixId}/deliveries", produces = MediaType.APPLICATION_JSON_VALUE)
   Received open(@PathVariable String mixId, @RequestBody NewDelivery wanted) {
-    return new Received(deliveries.open(mixId, wanted.name()));
+    var from = new DeliveryService.From(wanted.client(), wanted.artist(), wanted.project());
+    return new Received(deliveries.open(mixId, wanted.name(), from), 0);
   }
 
   @GetMapping(path = "/api/deliveries/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -57,8 +64,30 @@ class DeliveryController {
       @RequestParam String name,
       @Parameter(hidden = true) HttpServletRequest request)
       throws IOException {
-    return new Received(
-        deliveries.receive(id, name, request.getInputStream(), request.getContentLengthLong()));
+    List<String> taken =
+        receiving.receive(id, name, request.getInputStream(), request.getContentLengthLong());
+    return new Received(taken.isEmpty() ? "" : taken.get(0), taken.size());
+  }
+
+  /** Whom the delivery comes from. */
+  @PutMapping(path = "/api/deliveries/{id}/from", produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView describe(@PathVariable String id, @RequestBody DeliveryService.From from) {
+    deliveries.describe(id, from);
+    return deliveries.view(id);
+  }
+
+  @PostMapping(path = "/api/deliveries/{id}/steps", produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView setStep(@PathVariable String id, @RequestBody StepChange change) {
+    deliveries.setStep(id, change.file(), change.kind(), change.off());
+    return deliveries.view(id);
+  }
+
+  @DeleteMapping(
+      path = "/api/deliveries/{id}/rules/{ruleId}",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView forgetRule(@PathVariable String id, @PathVariable String ruleId) {
+    deliveries.forgetRule(ruleId);
+    return deliveries.view(id);
   }
 
   @PostMapping(path = "/api/deliveries/{id}/category", produces = MediaType.APPLICATION_JSON_VALUE)

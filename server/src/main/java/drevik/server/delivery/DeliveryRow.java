@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** A batch of received files. */
 @Entity
@@ -20,6 +21,10 @@ class DeliveryRow {
 
   @Column(nullable = false)
   Instant at;
+
+  @Nullable String client;
+  @Nullable String artist;
+  @Nullable String project;
 
   protected DeliveryRow() {}
 

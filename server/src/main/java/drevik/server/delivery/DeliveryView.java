@@ -1,6 +1,8 @@
 package drevik.server.delivery;
 
+import drevik.intake.DeliveryComparison;
 import drevik.intake.SeatingPlan;
+import drevik.intake.SessionFacts;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -9,21 +11,33 @@ import org.jspecify.annotations.Nullable;
  * A delivery with its files and the plan for them.
  *
  * @param seated true if at least one of its files is on a seat now
+ * @param measuring how many of its files are still being measured
+ * @param missing names of the delivery before that did not come again
+ * @param rules what was learned from corrections for this client
  */
 public record DeliveryView(
     String id,
     String mixId,
     String name,
     Instant at,
+    @Nullable String client,
+    @Nullable String artist,
+    @Nullable String project,
     boolean seated,
+    int measuring,
     List<FileView> files,
-    List<SeatingPlan.Stowed> stow) {
+    List<SeatingPlan.Stowed> stow,
+    List<String> missing,
+    SessionFacts facts,
+    List<LearnedSorting.Rule> rules) {
 
   /**
    * One file.
    *
    * @param fault why it was refused; null if it was taken
-   * @param audio what it is; null if it was refused
+   * @param audio what it is; null if it was refused, or is still being measured
+   * @param against how it stands to the deliveries before
+   * @param steps what is done to it on its way to a seat
    * @param place what the plan does with it; null if it was refused or is seated
    * @param seatedOn the name of the seat that holds it now
    */
@@ -36,16 +50,28 @@ public record DeliveryView(
       List<String> because,
       boolean sortedByHand,
       @Nullable AudioView audio,
+      DeliveryComparison.State against,
+      List<StepView> steps,
       @Nullable PlaceView place,
       @Nullable String seatedOn) {}
+
+  /**
+   * One step of conforming.
+   *
+   * @param off a person left it out
+   */
+  public record StepView(String kind, String says, boolean optional, boolean off) {}
 
   /** What a file is, and what to know of it. */
   public record AudioView(
       double seconds,
       int sampleRate,
       String layout,
+      String container,
       String format,
+      int usedBits,
       @Nullable Double samplePeakDbfs,
+      @Nullable Double truePeakDbtp,
       @Nullable Double integratedLufs,
       List<String> notes,
       List<Integer> overview) {}

@@ -1,9 +1,12 @@
 package drevik.server.demo;
 
+import drevik.audio.Sha256;
 import drevik.demo.WeathervaneDemo;
 import drevik.mix.Mix;
 import drevik.server.DrevikProperties;
 import drevik.server.delivery.DeliveryService;
+import drevik.server.delivery.Inspecting;
+import drevik.server.delivery.Receiving;
 import drevik.server.mix.MixService;
 import java.io.IOException;
 import java.io.InputStream;
@@ -28,10 +31,14 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoLoader implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
   private static final String MILESTONE = "demo loaded";
+  private static final DeliveryService.From FROM =
+      new DeliveryService.From("The Lantern Quarry", "The Lantern Quarry", "Weathervane");
 
   private final DrevikProperties properties;
   private final MixService mixes;
   private final DeliveryService deliveries;
+  private final Receiving receiving;
+  private final Inspecting inspecting;
   private final Milestones milestones;
   private final TransactionTemplate transaction;
 
@@ -39,11 +46,15 @@ class DemoLoader implements ApplicationRunner {
       DrevikProperties properties,
       MixService mixes,
       DeliveryService deliveries,
+      Receiving receiving,
+      Inspecting inspecting,
       Milestones milestones,
       TransactionTemplate transaction) {
     this.properties = properties;
     this.mixes = mixes;
     this.deliveries = deliveries;
+    this.receiving = receiving;
+    this.inspecting = inspecting;
     this.milestones = milestones;
     this.transaction = transaction;
   }
@@ -66,11 +77,12 @@ class DemoLoader implements ApplicationRunner {
       String template =
           mixes.find(starter.name()).orElseGet(() -> mixes.create(starter, "demo template"));
       String session = mixes.startSession(template, WeathervaneDemo.SESSION_NAME);
-      String delivery = deliveries.open(session, WeathervaneDemo.DELIVERY_NAME);
+      String delivery = deliveries.open(session, WeathervaneDemo.DELIVERY_NAME, FROM);
       for (Path file : files) {
         try (InputStream in = Files.newInputStream(file)) {
-          deliveries.receive(delivery, file.getFileName().toString(), in, Files.size(file));
+          receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
         }
+        inspecting.carryOut(Sha256.of(file));
       }
       deliveries.seat(delivery, mixes.headOf(session));
     } catch (IOException e) {

@@ -114,7 +114,7 @@ public class PrintService {
    * Does the work; called by the scheduler. A run that was killed is found by its dead heartbeat
    * and comes here again, from the start: what it had written was never moved into place.
    */
-  void carryOut(String id) {
+  public void carryOut(String id) {
     PrintRunRow row = row(id);
     if (row.state.isFinal()) {
       return;

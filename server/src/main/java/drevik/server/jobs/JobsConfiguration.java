@@ -1,8 +1,12 @@
-package drevik.server.print;
+package drevik.server.jobs;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import drevik.server.delivery.InspectJob;
+import drevik.server.delivery.Inspecting;
+import drevik.server.print.PrintJob;
+import drevik.server.print.PrintService;
 import java.time.Clock;
 import java.time.Duration;
 import javax.sql.DataSource;
@@ -21,6 +25,11 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 class JobsConfiguration {
   private static final Duration HEARTBEAT = Duration.ofSeconds(2);
 
+  /**
+   * As many as there are cores, and one more, so that a print need not wait for a whole delivery.
+   */
+  private static final int THREADS = Runtime.getRuntime().availableProcessors() + 1;
+
   private final ObjectProvider<Scheduler> scheduler;
 
   JobsConfiguration(ObjectProvider<Scheduler> scheduler) {
@@ -38,12 +47,17 @@ class JobsConfiguration {
   }
 
   @Bean(destroyMethod = "stop")
-  Scheduler scheduler(DataSource dataSource, ObjectProvider<PrintService> prints) {
+  Scheduler scheduler(
+      DataSource dataSource,
+      ObjectProvider<PrintService> prints,
+      ObjectProvider<Inspecting> inspecting) {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
-                .execute((instance, context) -> prints.getObject().carryOut(instance.getId())))
-        .threads(2)
+                .execute((instance, context) -> prints.getObject().carryOut(instance.getId())),
+            Tasks.oneTime(InspectJob.TASK)
+                .execute((instance, context) -> inspecting.getObject().carryOut(instance.getId())))
+        .threads(THREADS)
         .pollingInterval(Duration.ofMillis(400))
         .heartbeatInterval(HEARTBEAT)
         .missedHeartbeatsLimit(4)

@@ -1,0 +1,176 @@
+package drevik.server.delivery;
+
+import drevik.audio.AudioException;
+import drevik.category.CategoryTree;
+import drevik.category.NameSorter;
+import drevik.category.Sorting;
+import drevik.intake.Inspection;
+import drevik.intake.Inspector;
+import drevik.intake.MicrophonePairs;
+import drevik.intake.PairCheck;
+import drevik.intake.PairFinding;
+import drevik.server.store.AudioStore;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Measures received contents, and compares microphones that belong together; called by the
+ * scheduler. Doing it twice gives the same, so that a job whose process was killed is simply done
+ * again.
+ */
+@Service
+public class Inspecting {
+  private static final Logger LOG = LoggerFactory.getLogger(Inspecting.class);
+
+  /** Below this, names that the file itself carries are asked as well. */
+  private static final double UNSURE = 0.7;
+
+  private final AudioFileRows audioFiles;
+  private final DeliveredFileRows files;
+  private final AudioStore store;
+  private final TransactionTemplate transaction;
+
+  Inspecting(
+      AudioFileRows audioFiles,
+      DeliveredFileRows files,
+      AudioStore store,
+      TransactionTemplate transaction) {
+    this.audioFiles = audioFiles;
+    this.files = files;
+    this.store = store;
+    this.transaction = transaction;
+  }
+
+  public void carryOut(String sha256) {
+    try {
+      Inspection known = audioFiles.findById(sha256).map(audio -> audio.inspection).orElse(null);
+      Inspection found = known != null ? known : measure(sha256);
+      change(sha256, row -> sortByWhatItSays(row, found));
+    } catch (AudioException e) {
+      fail(sha256, e.getMessage());
+      return;
+    } catch (RuntimeException e) {
+      LOG.error("inspecting {}", sha256, e);
+      fail(sha256, "“" + sha256 + "” could not be measured: " + e);
+      return;
+    }
+    comparePairs(sha256);
+  }
+
+  private Inspection measure(String sha256) {
+    Inspection found = Inspector.inspect(store.locate(sha256));
+    transaction.executeWithoutResult(
+        status -> {
+          AudioFileRow audio = audioFiles.findById(sha256).orElseThrow();
+          audio.inspection = found;
+          audioFiles.save(audio);
+        });
+    return found;
+  }
+
+  /** The store's own file name means nothing to a person. */
+  private void fail(String sha256, String why) {
+    change(
+        sha256,
+        row ->
+            row.fault =
+                why.replaceAll("“(drevik-decoded[^”]*|" + sha256 + ")”", "“" + row.name + "”"));
+  }
+
+  private void change(String sha256, Consumer<DeliveredFileRow> what) {
+    transaction.executeWithoutResult(
+        status ->
+            files
+                .findBySha256(sha256)
+                .forEach(
+                    row -> {
+                      what.accept(row);
+                      files.save(row);
+                    }));
+  }
+
+  private static void sortByWhatItSays(DeliveredFileRow row, Inspection found) {
+    if (row.sortedByHand || row.confidence >= UNSURE) {
+      return;
+    }
+    for (String name : found.notes().names()) {
+      Sorting sorting = NameSorter.sort(name);
+      if (sorting.confidence() > row.confidence
+          && !sorting.category().equals(CategoryTree.UNKNOWN)) {
+        List<String> because = new ArrayList<>();
+        because.add("the file calls itself “" + name + "”");
+        because.addAll(sorting.because());
+        row.sort(new Sorting(sorting.category(), sorting.confidence(), because));
+        return;
+      }
+    }
+  }
+
+  /**
+   * Of two microphones the one that is measured last finds the other measured, so that every pair
+   * is compared at least once.
+   */
+  private void comparePairs(String sha256) {
+    for (DeliveredFileRow row : files.findBySha256(sha256)) {
+      Map<String, DeliveredFileRow> delivered =
+          files.findByDeliveryIdOrderByName(row.deliveryId).stream()
+              .filter(one -> one.fault == null)
+              .collect(Collectors.toMap(one -> one.id, one -> one));
+      List<MicrophonePairs.Named> named =
+          delivered.values().stream()
+              .map(one -> new MicrophonePairs.Named(one.id, one.name, one.category))
+              .toList();
+      MicrophonePairs.among(named).stream()
+          .filter(pair -> pair.first().equals(row.id) || pair.second().equals(row.id))
+          .forEach(pair -> compare(delivered.get(pair.first()), delivered.get(pair.second())));
+    }
+  }
+
+  private void compare(DeliveredFileRow first, DeliveredFileRow second) {
+    Optional<PairFinding> found;
+    try {
+      Inspection one = inspectionOf(first);
+      Inspection other = inspectionOf(second);
+      boolean waves = one != null && other != null && isWave(one) && isWave(other);
+      found =
+          waves
+              ? PairCheck.compare(
+                  store.locate(first.sha256), one, store.locate(second.sha256), other)
+              : Optional.empty();
+    } catch (AudioException e) {
+      LOG.warn("comparing {} and {}: {}", first.name, second.name, e.getMessage());
+      return;
+    }
+    found.ifPresent(
+        pair ->
+            transaction.executeWithoutResult(
+                status ->
+                    files
+                        .findById(second.id)
+                        .ifPresent(
+                            row -> {
+                              row.beside = first.id;
+                              row.pair = pair;
+                              files.save(row);
+                            })));
+  }
+
+  private @Nullable Inspection inspectionOf(DeliveredFileRow row) {
+    return row.sha256 == null
+        ? null
+        : audioFiles.findById(row.sha256).map(audio -> audio.inspection).orElse(null);
+  }
+
+  private static boolean isWave(Inspection found) {
+    return found.container().equals(found.header().container());
+  }
+}
