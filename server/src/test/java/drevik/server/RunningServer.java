@@ -1,5 +1,7 @@
 package drevik.server;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import drevik.codec.Documents;
 import java.io.IOException;
 import java.net.URI;
@@ -13,7 +15,10 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -69,6 +74,10 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
     return send("GET", path, BodyPublishers.noBody());
   }
 
+  Answer delete(String path) {
+    return send("DELETE", path, BodyPublishers.noBody());
+  }
+
   Answer post(String path, Object body) {
     String json = Documents.mapper().writeValueAsString(body);
     return send("POST", path, BodyPublishers.ofString(json));
@@ -85,6 +94,25 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
 
   Answer edit(String mixId, int basedOn, Object edit) {
     return post("/api/mixes/" + mixId + "/edits", Map.of("basedOn", basedOn, "edit", edit));
+  }
+
+  /** The delivery, once all of its files have been measured. */
+  JsonNode measured(String deliveryId) {
+    waitUntil(() -> get("/api/deliveries/" + deliveryId).body().path("measuring").asInt(-1) == 0);
+    return get("/api/deliveries/" + deliveryId).body();
+  }
+
+  static void waitUntil(BooleanSupplier reached) {
+    Instant until = Instant.now().plus(Duration.ofSeconds(60));
+    while (!reached.getAsBoolean()) {
+      assertThat(Instant.now()).as("waited long enough").isBefore(until);
+      try {
+        Thread.sleep(100);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        throw new IllegalStateException(e);
+      }
+    }
   }
 
   private Answer send(String method, String path, BodyPublisher body) {

@@ -19,14 +19,11 @@ import java.net.Socket;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -368,7 +365,7 @@ class ServerTest {
         server.upload(delivery, "notes.wav", BodyPublishers.ofString("just some words here"));
     Answer empty = server.upload(delivery, "nothing.wav", BodyPublishers.noBody());
     assertThat(text.status()).isEqualTo(422);
-    assertThat(text.detail()).contains("“notes.wav” is not a WAVE file");
+    assertThat(text.detail()).contains("“notes.wav” is no audio file");
     assertThat(empty.detail()).contains("“nothing.wav” is empty");
     for (String name : List.of("../../evil.wav", "/etc/evil.wav", "C:\\evil.wav", "a\u0000b.wav")) {
       Answer evil = receive(delivery, name, 48_000);
@@ -418,11 +415,11 @@ class ServerTest {
     String delivery = delivery(session());
     long fiveGibibytes = 5L << 30;
     try (Socket open = beginUpload(delivery, "sparse.wav", fiveGibibytes, new byte[64])) {
-      waitUntil(() -> files(delivery).findValuesAsString("fault").size() == 1);
+      RunningServer.waitUntil(() -> files(delivery).findValuesAsString("fault").size() == 1);
       assertThat(open.isConnected()).isTrue();
     }
     assertThat(files(delivery).get(0).path("fault").asString())
-        .contains("“sparse.wav” is not a WAVE file");
+        .contains("“sparse.wav” is no audio file");
   }
 
   @Test
@@ -460,6 +457,7 @@ class ServerTest {
     receive(delivery, "01 Kick in.wav", 48_000);
     receive(delivery, "Clarinet.wav", 44_100);
     String odd = receive(delivery, "mystery.wav", 48_000).body().path("id").asString();
+    server.measured(delivery);
     JsonNode place =
         server
             .post(
@@ -527,19 +525,11 @@ class ServerTest {
             .body()
             .path("id")
             .asString();
-    waitUntil(
+    RunningServer.waitUntil(
         () -> {
           String state = server.get("/api/prints/" + id).body().path("state").asString();
           return !List.of("waiting", "running").contains(state);
         });
     return server.get("/api/prints/" + id).body();
-  }
-
-  private static void waitUntil(BooleanSupplier reached) throws InterruptedException {
-    Instant until = Instant.now().plus(Duration.ofSeconds(60));
-    while (!reached.getAsBoolean()) {
-      assertThat(Instant.now()).as("waited long enough").isBefore(until);
-      Thread.sleep(100);
-    }
   }
 }

@@ -1,0 +1,247 @@
+package drevik.server;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.audio.WavWriter;
+import drevik.demo.WeathervaneDemo;
+import drevik.server.RunningServer.Answer;
+import drevik.server.mix.MixService;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** What becomes of what a client sends, by way of HTTP. */
+class IntakeTest {
+  @RegisterExtension static final RunningServer server = new RunningServer();
+
+  @TempDir Path folder;
+
+  private String mix;
+  private String delivery;
+
+  @BeforeEach
+  void open() {
+    MixService mixes = server.bean(MixService.class);
+    mix = mixes.startSession(mixes.create(WeathervaneDemo.template(), "test"), "Song");
+    delivery = delivery("A client");
+  }
+
+  private String delivery(String client) {
+    Map<String, String> from = Map.of("name", "From a client", "client", client);
+    return server.post("/api/mixes/" + mix + "/deliveries", from).body().path("id").asString();
+  }
+
+  private byte[] noise(int seed, float gain) throws IOException {
+    Random random = new Random(seed);
+    float[] x = new float[48_000];
+    for (int i = 0; i < x.length; i++) {
+      x[i] = gain * (float) (0.1 * random.nextGaussian());
+    }
+    return wave(x);
+  }
+
+  private byte[] wave(float[]... audio) throws IOException {
+    Path file = folder.resolve("made.wav");
+    Layout layout = Layout.ofChannels(audio.length);
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.PCM_24, 48_000, layout)) {
+      writer.write(audio, 0, audio[0].length);
+    }
+    return Files.readAllBytes(file);
+  }
+
+  private Answer send(String name, byte[] content) {
+    return server.upload(delivery, name, BodyPublishers.ofByteArray(content));
+  }
+
+  private static JsonNode file(JsonNode view, String name) {
+    for (JsonNode one : view.path("files")) {
+      if (one.path("name").asString().equals(name)) {
+        return one;
+      }
+    }
+    throw new AssertionError(name + " is not in " + view.path("files").findValuesAsString("name"));
+  }
+
+  private static String act(JsonNode file) {
+    return file.path("place").path("act").asString();
+  }
+
+  @Test
+  void aZipBecomesItsFilesAndABadOneDoesNotStopTheOthers() throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      put(zip, "Drums/Kick In.wav", noise(1, 1));
+      put(zip, "notes.txt", "please pan it".getBytes(UTF_8));
+      put(zip, "../evil.wav", noise(2, 1));
+      put(zip, "Gtrs/Nylon.wav", noise(3, 1));
+    }
+    Answer answer = send("Song.zip", bytes.toByteArray());
+    assertThat(answer.status()).isEqualTo(200);
+    JsonNode view = server.measured(delivery);
+    assertThat(view.path("files").findValuesAsString("name"))
+        .containsExactlyInAnyOrder(
+            "Song.zip/../evil.wav",
+            "Song.zip/Drums/Kick In.wav",
+            "Song.zip/Gtrs/Nylon.wav",
+            "Song.zip/notes.txt");
+    assertThat(view.path("files").findValuesAsString("fault"))
+        .hasSize(2)
+        .anyMatch(fault -> fault.contains("points outside"))
+        .anyMatch(fault -> fault.contains("no audio file that Drevik reads"));
+    assertThat(file(view, "Song.zip/Drums/Kick In.wav").path("place").path("seatName").asString())
+        .isEqualTo("Kick in");
+    assertThat(send("Song.zip", new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0, 0, 0, 0, 0, 0}).detail())
+        .contains("“Song.zip” is a damaged zip");
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(content);
+    zip.closeEntry();
+  }
+
+  @Test
+  void aBatchThatIsSentAgainIsNotTakenTwice() throws IOException {
+    String first = send("Kick.wav", noise(1, 1)).body().path("id").asString();
+    assertThat(send("Kick.wav", noise(1, 1)).body().path("id").asString()).isEqualTo(first);
+    assertThat(server.measured(delivery).path("files")).hasSize(1);
+  }
+
+  @Test
+  void aFlippedMicrophoneIsFoundAndItsMendCanBeLeftOut() throws IOException {
+    send("Snr Top.wav", noise(5, 1));
+    send("Snr Btm.wav", noise(5, -0.8f));
+    RunningServer.waitUntil(
+        () -> file(server.measured(delivery), "Snr Btm.wav").path("steps").size() == 1);
+    JsonNode bottom = file(server.measured(delivery), "Snr Btm.wav");
+    assertThat(bottom.path("steps").get(0).path("kind").asString()).isEqualTo("flip");
+    assertThat(bottom.path("steps").get(0).path("says").asString())
+        .contains("against “Snr Top.wav” the correlation is -1.00");
+    assertThat(bottom.path("audio").path("notes").get(0).asString()).contains("upside down");
+    String id = bottom.path("id").asString();
+    String steps = "/api/deliveries/" + delivery + "/steps";
+    JsonNode left = server.post(steps, Map.of("file", id, "kind", "flip", "off", true)).body();
+    assertThat(file(left, "Snr Btm.wav").path("steps").get(0).path("off").asBoolean()).isTrue();
+    server.post(steps, Map.of("file", id, "kind", "flip", "off", false));
+    assertThat(server.post(steps, Map.of("file", id, "kind", "resample", "off", true)).detail())
+        .contains("no step that can be left out");
+
+    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    assertThat(channel("Snare bottom").path("invertPolarity").asBoolean()).isTrue();
+    assertThat(channel("Snare top").path("invertPolarity").asBoolean(false)).isFalse();
+  }
+
+  private JsonNode channel(String name) {
+    for (JsonNode one : server.get("/api/mixes/" + mix).body().path("document").path("channels")) {
+      if (one.path("name").asString().equals(name)) {
+        return one;
+      }
+    }
+    throw new AssertionError("no channel " + name);
+  }
+
+  @Test
+  void aSecondDeliveryReplacesWhatChangedAndLeavesTheRestAlone() throws IOException {
+    send("Kick In.wav", noise(1, 1));
+    send("Lead Vox v1.wav", noise(2, 1));
+    send("Choir S.wav", noise(3, 1));
+    server.measured(delivery);
+    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    delivery = delivery("A client");
+    send("Kick In.wav", noise(1, 1));
+    send("Lead Vox v2.wav", noise(4, 1));
+    JsonNode view = server.measured(delivery);
+    assertThat(file(view, "Kick In.wav").path("against").asString()).isEqualTo("same");
+    assertThat(act(file(view, "Kick In.wav"))).isEqualTo("left out");
+    assertThat(file(view, "Lead Vox v2.wav").path("against").asString()).isEqualTo("changed");
+    assertThat(act(file(view, "Lead Vox v2.wav"))).isEqualTo("replaces");
+    assertThat(view.path("missing").toString()).isEqualTo("[\"Choir S.wav\"]");
+    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 2));
+    assertThat(seated.body().path("revision").asInt()).isEqualTo(3);
+    JsonNode clips = channel("Lead voice").path("clips");
+    assertThat(clips).hasSize(1);
+    assertThat(clips.get(0).path("audio").path("name").asString()).isEqualTo("Lead Vox v2.wav");
+  }
+
+  @Test
+  void aCorrectionHoldsForTheOthersOfItsKindAndForTheNextDelivery() throws IOException {
+    String one = send("Zork L 1.wav", noise(1, 1)).body().path("id").asString();
+    send("Zork L 2.wav", noise(2, 1));
+    send("Zork low.wav", noise(3, 1));
+    server.measured(delivery);
+    JsonNode view =
+        server
+            .post(
+                "/api/deliveries/" + delivery + "/category",
+                Map.of("files", List.of(one), "category", "synth/pad"))
+            .body();
+    assertThat(file(view, "Zork L 2.wav").path("category").asString()).isEqualTo("synth/pad");
+    assertThat(file(view, "Zork L 2.wav").path("because").get(0).asString())
+        .isEqualTo("you put “zork” there before");
+    assertThat(view.path("rules").findValuesAsString("words")).contains("zork");
+    delivery = delivery("A client");
+    send("Zork 9.wav", noise(6, 1));
+    assertThat(file(server.measured(delivery), "Zork 9.wav").path("category").asString())
+        .isEqualTo("synth/pad");
+    String rule = view.path("rules").get(0).path("id").asString();
+    server.delete("/api/deliveries/" + delivery + "/rules/" + rule);
+    delivery = delivery("A client");
+    send("Zork 9.wav", noise(6, 1));
+    assertThat(file(server.measured(delivery), "Zork 9.wav").path("category").asString())
+        .isEqualTo("unknown");
+    delivery = delivery("Another client");
+    send("Zork 9.wav", noise(6, 1));
+    assertThat(file(server.measured(delivery), "Zork 9.wav").path("category").asString())
+        .isEqualTo("unknown");
+  }
+
+  @Test
+  void falseStereoBecomesMonoAndTheSessionsFactsAreRead() throws IOException {
+    float[] x = new float[96_000];
+    for (int i = 24_000; i < 72_000; i++) {
+      x[i] = (float) (0.3 * Math.sin(i * 0.05));
+    }
+    send("Harmonium 96bpm.wav", wave(x, x.clone()));
+    JsonNode view = server.measured(delivery);
+    JsonNode harmonium = file(view, "Harmonium 96bpm.wav");
+    assertThat(harmonium.path("steps").get(0).path("kind").asString()).isEqualTo("to-mono");
+    JsonNode facts = view.path("facts");
+    assertThat(facts.path("sampleRate").asInt()).isEqualTo(48_000);
+    assertThat(facts.path("bitDepth").asInt()).isEqualTo(24);
+    assertThat(facts.path("tempoBpm").asDouble()).isEqualTo(96);
+    assertThat(facts.path("startSeconds").asDouble()).isBetween(0.49, 0.51);
+    assertThat(facts.path("endSeconds").asDouble()).isBetween(1.49, 1.51);
+    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    JsonNode clip = channel("Harmonium").path("clips").get(0);
+    String played = clip.path("audio").path("sha256").asString();
+    Path kept = server.data().resolve("audio").resolve(played.substring(0, 2)).resolve(played);
+    try (var reader = drevik.audio.WavReader.open(kept)) {
+      assertThat(reader.header().channels()).isEqualTo(1);
+      assertThat(reader.header().frames()).isEqualTo(96_000);
+    }
+  }
+
+  @Test
+  void whatOnlyMeasuringFindsBrokenIsListedWithItsFault() {
+    send("song.flac", "fLaC and then nothing that could be decoded".getBytes(UTF_8));
+    JsonNode view = server.measured(delivery);
+    assertThat(file(view, "song.flac").path("fault").asString()).startsWith("“song.flac” ");
+    assertThat(server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1)).detail())
+        .contains("No file of this delivery has a seat");
+  }
+}
