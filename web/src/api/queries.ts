@@ -9,7 +9,15 @@ import {
 import { useEffect } from "react";
 import { notify } from "../shell/notices";
 import { changed } from "./change";
-import { answered, api, type Edit, type MixChange, type MixView, type PrintView } from "./client";
+import {
+  answered,
+  api,
+  type DeliveryView,
+  type Edit,
+  type MixChange,
+  type MixView,
+  type PrintView,
+} from "./client";
 
 const complain = (error: Error) => notify(error.message, "wrong");
 
@@ -317,7 +325,19 @@ export function useDelivery(id: string | undefined) {
     queryFn: () =>
       answered(api.GET("/api/deliveries/{id}", { params: { path: { id: id ?? "" } } })),
     enabled: id !== undefined,
+    // Measuring is a job of the server; the page follows it.
+    refetchInterval: (query) => ((query.state.data?.measuring ?? 0) > 0 ? 1000 : false),
   });
+}
+
+/** Begins a file that is sent in pieces, or finds the one that broke off. */
+export function beginUpload(deliveryId: string, name: string, bytes: number) {
+  return answered(
+    api.POST("/api/deliveries/{id}/uploads", {
+      params: { path: { id: deliveryId } },
+      body: { name, bytes },
+    }),
+  );
 }
 
 export async function openDelivery(mixId: string, name: string): Promise<string> {
@@ -327,16 +347,50 @@ export async function openDelivery(mixId: string, name: string): Promise<string>
   return made.id;
 }
 
-export function useSetFileCategory(deliveryId: string) {
+/** What is said of a delivery; the answer is the delivery as it is then. */
+function useDeliveryChange<T>(deliveryId: string, ask: (what: T) => Promise<DeliveryView>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: { files: string[]; category: string }) =>
-      answered(
-        api.POST("/api/deliveries/{id}/category", { params: { path: { id: deliveryId } }, body }),
-      ),
+    mutationFn: ask,
     onSuccess: (view) => client.setQueryData(["delivery", deliveryId], view),
     onError: complain,
   });
+}
+
+export function useSetFileCategory(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (body: { files: string[]; category: string }) =>
+    answered(
+      api.POST("/api/deliveries/{id}/category", { params: { path: { id: deliveryId } }, body }),
+    ),
+  );
+}
+
+export function useSetStep(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (body: { file: string; kind: string; off: boolean }) =>
+    answered(
+      api.POST("/api/deliveries/{id}/steps", { params: { path: { id: deliveryId } }, body }),
+    ),
+  );
+}
+
+export function useDescribeDelivery(deliveryId: string) {
+  return useDeliveryChange(
+    deliveryId,
+    (body: { client?: string; artist?: string; project?: string }) =>
+      answered(
+        api.PUT("/api/deliveries/{id}/from", { params: { path: { id: deliveryId } }, body }),
+      ),
+  );
+}
+
+export function useForgetRule(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (ruleId: string) =>
+    answered(
+      api.DELETE("/api/deliveries/{id}/rules/{ruleId}", {
+        params: { path: { id: deliveryId, ruleId } },
+      }),
+    ),
+  );
 }
 
 export function useSeat(mixId: string, deliveryId: string) {

@@ -104,7 +104,7 @@ function Taken({ file, family }: { file: FileView; family: string }) {
   const doubtful = isDoubtful(file);
   return (
     <>
-      {audio && <Waveform overview={audio.overview} />}
+      {audio ? <Waveform overview={audio.overview} /> : <span />}
       <span className="whitespace-nowrap text-ink-2">
         {audio && time(audio.seconds)} {audio && (SHORT[audio.layout] ?? audio.layout)}{" "}
         <span className="text-[11px]">
@@ -122,7 +122,7 @@ function Taken({ file, family }: { file: FileView; family: string }) {
       </span>
       <Destination file={file} />
       <span className="narrow truncate text-[12px] text-ink-2" title={audio?.notes.join("; ")}>
-        {doubtful ? file.because.join("; ") : audio?.notes.join("; ")}
+        {!audio ? "being measured" : doubtful ? file.because.join("; ") : audio.notes.join("; ")}
       </span>
     </>
   );
@@ -146,6 +146,7 @@ function Destination({ file }: { file: FileView }) {
   return (
     <span className="truncate" title={place.because}>
       {place.act === "adds" && <b className="font-semibold text-active">new </b>}
+      {place.act === "replaces" && <b className="font-semibold text-active">new version on </b>}
       {place.seatName}
       {place.destinationName && <span className="text-ink-2"> → {place.destinationName}</span>}
       {place.act === "reference" && <span className="text-ink-2"> · to compare</span>}

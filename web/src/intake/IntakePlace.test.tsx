@@ -15,10 +15,14 @@ const file = (id: string, more: Partial<FileView> = {}): FileView => ({
   confidence: 0.98,
   because: ["“kick” in the name"],
   sortedByHand: false,
+  against: "new",
+  steps: [],
   audio: {
     seconds: 62,
     sampleRate: 48_000,
     layout: "mono",
+    container: "RIFF",
+    usedBits: 24,
     format: "24-bit",
     integratedLufs: -19.5,
     notes: [],
@@ -33,6 +37,17 @@ const delivery: DeliveryView = {
   name: "From the client",
   at: "2026-03-14T12:00:00Z",
   seated: false,
+  measuring: 0,
+  missing: [],
+  facts: {
+    sampleRate: 48_000,
+    bitDepth: 24,
+    startSeconds: 10,
+    endSeconds: 38,
+    tempoBpm: 96,
+    because: ["tempo of “CLICK.wav”"],
+  },
+  rules: [],
   files: [
     file("kick", {
       place: { act: "takes", seatName: "Kick", destinationName: "Drums", because: "same name" },
@@ -117,5 +132,56 @@ describe("the intake", () => {
     expect(screen.getByText(/This is a template: it holds no audio/)).toBeTruthy();
     expect(screen.queryByRole("button", { name: "Receive files…" })).toBeNull();
     expect(await screen.findByText(/Drop the delivered files/)).toBeTruthy();
+  });
+
+  it("shows what is known of the chosen file, and lets a step be left out", async () => {
+    const flip = { kind: "flip", says: "polarity flipped", optional: true, off: false };
+    const resample = { kind: "resample", says: "to 48,000 Hz", optional: false, off: false };
+    const first = file("first", { confidence: 0.1, steps: [flip, resample] });
+    answers.set("GET /api/deliveries/d1", { ...delivery, files: [first] });
+    answers.set("POST /api/deliveries/d1/steps", {
+      ...delivery,
+      files: [{ ...first, steps: [{ ...flip, off: true }, resample] }],
+    });
+    show(<IntakePlace view={session} />);
+    const box = await screen.findByRole("checkbox", { name: "polarity flipped" });
+    expect(screen.getByRole("checkbox", { name: "to 48,000 Hz" })).toHaveProperty("disabled", true);
+    await userEvent.click(box);
+    await waitFor(() => expect(box).toHaveProperty("checked", false));
+    expect(asked.find((one) => one.path === "/api/deliveries/d1/steps")?.body).toEqual({
+      file: "first",
+      kind: "flip",
+      off: true,
+    });
+  });
+
+  it("says what the delivery says of its session, and what did not come again", async () => {
+    answers.set("GET /api/deliveries/d1", { ...delivery, missing: ["Choir S.wav"] });
+    await open();
+    expect(screen.getByText(/48 kHz, 24-bit · sounds 0:10 to 0:38 · 96 BPM/)).toBeTruthy();
+    expect(screen.getByText(/1 file of the delivery before did not come again/)).toBeTruthy();
+  });
+
+  it("does not seat while files are still being measured", async () => {
+    answers.set("GET /api/deliveries/d1", { ...delivery, measuring: 2 });
+    await open();
+    expect(screen.getByText(/Measuring: 2 of 4 files left/)).toBeTruthy();
+    await userEvent.keyboard("s");
+    expect(asked.some((one) => one.path === "/api/deliveries/d1/seat")).toBe(false);
+  });
+
+  it("keeps whom it comes from, and forgets what was learned", async () => {
+    const rule = { id: "r1", words: "zork", category: "synth" };
+    answers.set("GET /api/deliveries/d1", { ...delivery, rules: [rule] });
+    answers.set("PUT /api/deliveries/d1/from", { ...delivery, client: "Wren", rules: [rule] });
+    answers.set("DELETE /api/deliveries/d1/rules/r1", { ...delivery, client: "Wren" });
+    await open();
+    await userEvent.keyboard("w");
+    await userEvent.type(await screen.findByLabelText("Client"), "Wren");
+    await userEvent.keyboard("{Control>}{Enter}{/Control}");
+    expect(await screen.findByRole("button", { name: "Wren" })).toBeTruthy();
+    await userEvent.click(screen.getByRole("button", { name: "1 correction learned" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Forget “zork”" }));
+    await waitFor(() => expect(screen.queryByText("zork")).toBeNull());
   });
 });

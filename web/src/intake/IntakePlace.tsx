@@ -15,8 +15,12 @@ import { notify } from "../shell/notices";
 import { bytes, plural, time } from "../ui/format";
 import { Chooser } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
+import { DeliveryFacts } from "./DeliveryFacts";
+import { FileDetail } from "./FileDetail";
 import { FileRows } from "./FileRows";
+import { FromDialog } from "./FromDialog";
 import { byNeed, isDoubtful } from "./order";
+import { RulesDialog } from "./RulesDialog";
 import { nameOfBatch, ofDrop, ofInput, type Received } from "./received";
 import { sendAll, type Progress } from "./upload";
 
@@ -67,8 +71,8 @@ export function IntakePlace({ view }: { view: MixView }) {
         !deliveries.isPending &&
         !id && (
           <p className="m-6 border border-dashed border-rule p-10 text-center text-[15px] text-ink-2">
-            Drop the delivered files or their folder here. Each is copied in, measured and sorted;
-            nothing is routed before you have seen where it will go.
+            Drop the delivered files, their folder or a zip here. Each is copied in, measured and
+            sorted; nothing is routed before you have seen where it will go.
           </p>
         )
       )}
@@ -211,6 +215,7 @@ function Review({ view, delivery }: { view: MixView; delivery: DeliveryView }) {
   const navigate = useNavigate();
   const [at, setAt] = useState<string>();
   const [choosing, setChoosing] = useState(false);
+  const [asking, setAsking] = useState<"from" | "rules">();
   const setCategory = useSetFileCategory(delivery.id);
   const seat = useSeat(view.id, delivery.id);
   const order = useMemo(
@@ -220,6 +225,7 @@ function Review({ view, delivery }: { view: MixView; delivery: DeliveryView }) {
   const current = order.find((file) => file.id === at) ?? order[0];
   const ready = delivery.files.filter((file) => file.place && file.place.act !== "left out").length;
   const left = delivery.files.filter((file) => file.place?.act === "left out").length;
+  const { measuring } = delivery;
   const { mutate: carryOut, isPending } = seat;
   const acts = useMemo<Act[]>(
     () => [
@@ -234,39 +240,64 @@ function Review({ view, delivery }: { view: MixView; delivery: DeliveryView }) {
         id: "seat",
         label: `Seat ${plural(ready, "file")}`,
         key: "s",
-        can: ready > 0 && !isPending,
+        can: ready > 0 && measuring === 0 && !isPending,
         run: () =>
           carryOut(undefined, { onSuccess: () => void navigate(`/mixes/${view.id}/flow`) }),
       },
+      {
+        id: "delivery-from",
+        label: "Whom the delivery comes from…",
+        key: "w",
+        run: () => setAsking("from"),
+      },
+      {
+        id: "learned",
+        label: "What was learned from corrections…",
+        key: "l",
+        can: delivery.rules.length > 0,
+        run: () => setAsking("rules"),
+      },
     ],
-    [current, ready, isPending, carryOut, navigate, view.id],
+    [current, ready, measuring, isPending, carryOut, navigate, view.id, delivery.rules.length],
   );
   useOffer("intake", acts);
   const added = delivery.files.filter((file) => file.place?.act === "adds").length;
   return (
     <>
+      <DeliveryFacts
+        delivery={delivery}
+        onDescribe={() => setAsking("from")}
+        onRules={() => setAsking("rules")}
+      />
       <FileRows
         files={order}
         current={current?.id}
         onCurrent={setAt}
         onCategory={() => setChoosing(true)}
       />
+      {current && <FileDetail delivery={delivery} file={current} />}
       <footer className="flex h-12 shrink-0 items-center gap-5 border-t border-rule bg-raised px-4">
         <button
           className="border border-active px-3 py-1 font-semibold text-active disabled:border-rule disabled:font-normal"
-          disabled={ready === 0 || isPending}
+          disabled={ready === 0 || measuring > 0 || isPending}
           onClick={() => acts.find((act) => act.id === "seat")?.run()}
         >
           {isPending ? "Seating…" : `Seat ${plural(ready, "file")}`} <kbd>S</kbd>
         </button>
-        <span className="text-ink-2">
-          {ready === 0
-            ? delivery.seated
-              ? "Everything that has a place is seated."
-              : "No file has a place yet; give the files categories."
-            : `${plural(added, "seat")} added, ${plural(delivery.stow.length, "seat")} stowed because nothing came for them${left ? `, ${plural(left, "file")} left out` : ""}. One undo takes all of it back.`}
+        <span className="text-ink-2" aria-live="polite">
+          {measuring > 0
+            ? `Measuring: ${measuring} of ${plural(delivery.files.length, "file")} left. It goes on when this page is closed.`
+            : ready === 0
+              ? delivery.seated
+                ? "Everything that has a place is seated."
+                : "No file has a place yet; give the files categories."
+              : `${plural(added, "seat")} added, ${plural(delivery.stow.length, "seat")} stowed because nothing came for them${left ? `, ${plural(left, "file")} left out` : ""}. One undo takes all of it back.`}
         </span>
       </footer>
+      {asking === "from" && <FromDialog delivery={delivery} onClose={() => setAsking(undefined)} />}
+      {asking === "rules" && (
+        <RulesDialog delivery={delivery} onClose={() => setAsking(undefined)} />
+      )}
       <Chooser
         open={choosing}
         title={current ? `File “${current.name}” under…` : ""}

@@ -10,6 +10,8 @@ const file = (name: string, confidence: number, more: Partial<FileView> = {}): F
   confidence,
   because: [],
   sortedByHand: false,
+  against: "new",
+  steps: [],
   ...more,
 });
 

@@ -1,4 +1,5 @@
 import { problemOf } from "../api/client";
+import { beginUpload } from "../api/queries";
 import type { Received } from "./received";
 
 export interface Progress {
@@ -13,39 +14,112 @@ export interface Progress {
 
 const AT_ONCE = 3;
 
-/** One file as the body of one request; resolves to why it was refused, or undefined. */
-function send(
-  deliveryId: string,
-  { path, file }: Received,
+/** Larger files are sent in pieces, so that one that breaks off goes on where it stopped. */
+const IN_ONE = 64 * 1024 * 1024;
+const PIECE = 16 * 1024 * 1024;
+const TRIES = 6;
+
+/** What a request came to: an answer, or why there is none; `broke` if asking again may help. */
+interface Outcome {
+  body?: unknown;
+  why?: string;
+  broke?: boolean;
+}
+
+function put(
+  url: string,
+  content: Blob,
   onBytes: (sent: number) => void,
   signal: AbortSignal,
-): Promise<string | undefined> {
+): Promise<Outcome> {
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
-    request.open(
-      "PUT",
-      `/api/deliveries/${encodeURIComponent(deliveryId)}/files?name=${encodeURIComponent(path)}`,
-    );
+    request.open("PUT", url);
     request.setRequestHeader("Content-Type", "application/octet-stream");
     request.upload.onprogress = (event) => onBytes(event.loaded);
     request.onload = () => {
-      if (request.status < 400) {
-        resolve(undefined);
-        return;
-      }
       let body: unknown;
       try {
         body = JSON.parse(request.responseText);
       } catch {
         body = undefined;
       }
-      resolve(problemOf(request.status, body).message);
+      resolve(
+        request.status < 400
+          ? { body }
+          : {
+              why: problemOf(request.status, body).message,
+              broke: request.status === 409 || request.status >= 502,
+            },
+      );
     };
-    request.onerror = () => resolve("the connection broke while it was sent; send it again");
-    request.onabort = () => resolve("you stopped it");
-    signal.addEventListener("abort", () => request.abort());
-    request.send(file);
+    request.onerror = () =>
+      resolve({ why: "the connection broke while it was sent; send it again", broke: true });
+    request.onabort = () => resolve({ why: "you stopped it" });
+    const abort = () => request.abort();
+    signal.addEventListener("abort", abort);
+    request.onloadend = () => signal.removeEventListener("abort", abort);
+    request.send(content);
   });
+}
+
+/** One file; resolves to why it was refused, or undefined. */
+async function send(
+  deliveryId: string,
+  received: Received,
+  onBytes: (sent: number) => void,
+  signal: AbortSignal,
+): Promise<string | undefined> {
+  if (received.file.size > IN_ONE) {
+    return sendInPieces(deliveryId, received, onBytes, signal);
+  }
+  const url = `/api/deliveries/${encodeURIComponent(deliveryId)}/files?name=${encodeURIComponent(received.path)}`;
+  return (await put(url, received.file, onBytes, signal)).why;
+}
+
+const wait = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+async function sendInPieces(
+  deliveryId: string,
+  { path, file }: Received,
+  onBytes: (sent: number) => void,
+  signal: AbortSignal,
+): Promise<string | undefined> {
+  let why: string | undefined;
+  for (let tries = 0; tries < TRIES && !signal.aborted; tries++) {
+    if (tries > 0) {
+      await wait(500 * 2 ** tries);
+    }
+    try {
+      // Asked anew after each break: the server knows what has arrived.
+      const upload = await beginUpload(deliveryId, path, file.size);
+      let at = upload.received;
+      while (at < file.size) {
+        const from = at;
+        const outcome = await put(
+          `/api/uploads/${upload.id}?offset=${from}`,
+          file.slice(from, from + PIECE),
+          (sent) => onBytes(from + sent),
+          signal,
+        );
+        if (outcome.why) {
+          why = outcome.why;
+          if (!outcome.broke) {
+            return why;
+          }
+          break;
+        }
+        at = (outcome.body as { received: number }).received;
+        tries = 0;
+      }
+      if (at >= file.size) {
+        return undefined;
+      }
+    } catch (error) {
+      why = error instanceof Error ? error.message : String(error);
+    }
+  }
+  return signal.aborted ? "you stopped it" : why;
 }
 
 /** Sends files, a few at a time, and says how far it is. A refused file does not stop the rest. */

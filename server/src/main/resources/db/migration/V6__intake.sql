@@ -30,3 +30,13 @@ create table sorting_rule (
   at timestamptz not null,
   unique (client, words)
 );
+
+-- A large file on its way, in pieces; what has arrived of it lies in a file of this name.
+create table upload (
+  id text primary key,
+  delivery_id text not null references delivery (id),
+  name text not null,
+  bytes bigint not null,
+  at timestamptz not null,
+  unique (delivery_id, name, bytes)
+);

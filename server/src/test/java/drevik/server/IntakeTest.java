@@ -244,4 +244,48 @@ class IntakeTest {
     assertThat(server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1)).detail())
         .contains("No file of this delivery has a seat");
   }
+
+  @Test
+  void aLargeFileThatBrokeOffGoesOnWhereItStopped() throws IOException {
+    byte[] whole = noise(8, 1);
+    String begin = "/api/deliveries/" + delivery + "/uploads";
+    Map<String, Object> file = Map.of("name", "Long take.wav", "bytes", whole.length);
+    String id = server.post(begin, file).body().path("id").asString();
+    byte[] half = java.util.Arrays.copyOf(whole, whole.length / 2);
+    byte[] rest = java.util.Arrays.copyOfRange(whole, half.length, whole.length);
+    assertThat(piece(id, 0, half).body().path("received").asInt()).isEqualTo(half.length);
+    assertThat(server.measured(delivery).path("files")).isEmpty();
+    // The page was closed, and begins again.
+    JsonNode again = server.post(begin, file).body();
+    assertThat(again.path("id").asString()).isEqualTo(id);
+    assertThat(again.path("received").asInt()).isEqualTo(half.length);
+    Answer wrong = piece(id, 0, half);
+    assertThat(wrong.status()).isEqualTo(409);
+    assertThat(wrong.detail()).contains("go on from there");
+    Answer last = piece(id, half.length, rest);
+    assertThat(last.body().path("files")).hasSize(1);
+    JsonNode taken = file(server.measured(delivery), "Long take.wav");
+    assertThat(taken.path("audio").path("seconds").asDouble()).isEqualTo(1);
+    assertThat(piece(id, whole.length, rest).status()).isEqualTo(404);
+    try (var left = Files.list(server.data().resolve("uploads"))) {
+      assertThat(left).isEmpty();
+    }
+  }
+
+  @Test
+  void piecesThatAreMoreThanWasAnnouncedOrNoAudioAreRefused() {
+    String begin = "/api/deliveries/" + delivery + "/uploads";
+    String id =
+        server.post(begin, Map.of("name", "a.wav", "bytes", 30)).body().path("id").asString();
+    assertThat(piece(id, 0, new byte[31]).detail()).contains("longer than the 30 bytes");
+    String text =
+        server.post(begin, Map.of("name", "b.wav", "bytes", 30)).body().path("id").asString();
+    assertThat(piece(text, 0, new byte[30]).detail()).contains("“b.wav” is no audio file");
+    assertThat(server.post(begin, Map.of("name", "../c.wav", "bytes", 30)).status()).isEqualTo(422);
+  }
+
+  private static Answer piece(String id, long offset, byte[] content) {
+    return server.put(
+        "/api/uploads/" + id + "?offset=" + offset, BodyPublishers.ofByteArray(content));
+  }
 }

@@ -92,6 +92,10 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
     return send("PUT", "/api/deliveries/" + deliveryId + "/files?name=" + encoded, body);
   }
 
+  Answer put(String path, BodyPublisher body) {
+    return send("PUT", path, body);
+  }
+
   Answer edit(String mixId, int basedOn, Object edit) {
     return post("/api/mixes/" + mixId + "/edits", Map.of("basedOn", basedOn, "edit", edit));
   }

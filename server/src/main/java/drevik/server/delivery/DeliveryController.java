@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,7 +20,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class DeliveryController {
   /** A delivery to be opened; whom it comes from may be said later. */
-  record NewDelivery(String name, String client, String artist, String project) {}
+  record NewDelivery(
+      String name, @Nullable String client, @Nullable String artist, @Nullable String project) {}
+
+  /** A large file that is going to be sent in pieces. */
+  record NewUpload(String name, long bytes) {}
 
   /** The id of what was made, and of a zip how many files came out of it. */
   record Received(String id, int files) {}
@@ -35,10 +40,12 @@ class DeliveryController {
 
   private final DeliveryService deliveries;
   private final Receiving receiving;
+  private final Uploads uploads;
 
-  DeliveryController(DeliveryService deliveries, Receiving receiving) {
+  DeliveryController(DeliveryService deliveries, Receiving receiving, Uploads uploads) {
     this.deliveries = deliveries;
     this.receiving = receiving;
+    this.uploads = uploads;
   }
 
   @GetMapping(path = "/api/mixes/{mixId}/deliveries", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -67,6 +74,27 @@ class DeliveryController {
     List<String> taken =
         receiving.receive(id, name, request.getInputStream(), request.getContentLengthLong());
     return new Received(taken.isEmpty() ? "" : taken.get(0), taken.size());
+  }
+
+  /** Begins a file that is sent in pieces, or finds the one that broke off. */
+  @PostMapping(path = "/api/deliveries/{id}/uploads", produces = MediaType.APPLICATION_JSON_VALUE)
+  Uploads.State begin(@PathVariable String id, @RequestBody NewUpload upload) throws IOException {
+    return uploads.begin(id, upload.name(), upload.bytes());
+  }
+
+  @GetMapping(path = "/api/uploads/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+  Uploads.State upload(@PathVariable String id) throws IOException {
+    return uploads.state(id);
+  }
+
+  /** The body is the piece itself. */
+  @PutMapping(path = "/api/uploads/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+  Uploads.State piece(
+      @PathVariable String id,
+      @RequestParam long offset,
+      @Parameter(hidden = true) HttpServletRequest request)
+      throws IOException {
+    return uploads.take(id, offset, request.getInputStream());
   }
 
   /** Whom the delivery comes from. */

@@ -13,6 +13,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.SequenceInputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -66,25 +67,36 @@ public class Receiving {
    */
   public List<String> receive(String deliveryId, String name, InputStream body, long length)
       throws IOException {
-    DeliveryRow delivery =
-        deliveries
-            .findById(deliveryId)
-            .orElseThrow(() -> new NotFound("There is no delivery “" + deliveryId + "”."));
+    DeliveryRow delivery = delivery(deliveryId);
     DeliveredNames.requireSound(name);
     byte[] start = body.readNBytes(Container.START_BYTES);
     InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), body);
     if (Unpacker.isZip(start)) {
-      return unpack(delivery, name, whole, length);
+      try (AudioStore.Incoming incoming = store.receive(whole, length)) {
+        return unpack(delivery, name, incoming.file());
+      }
     }
-    return List.of(take(delivery, name, start, whole, length));
+    return List.of(take(delivery, name, start, () -> store.receive(whole, length)));
   }
 
-  private List<String> unpack(DeliveryRow delivery, String name, InputStream zip, long length)
-      throws IOException {
+  /** The same for a file that is there already; it may be moved away. */
+  public List<String> receive(String deliveryId, String name, Path file) throws IOException {
+    DeliveryRow delivery = delivery(deliveryId);
+    byte[] start;
+    try (InputStream in = Files.newInputStream(file)) {
+      start = in.readNBytes(Container.START_BYTES);
+    }
+    if (Unpacker.isZip(start)) {
+      return unpack(delivery, name, file);
+    }
+    return List.of(take(delivery, name, start, () -> store.seal(file)));
+  }
+
+  private List<String> unpack(DeliveryRow delivery, String name, Path zip) throws IOException {
     List<String> taken = new ArrayList<>();
-    try (AudioStore.Incoming incoming = store.receive(zip, length)) {
+    try {
       Unpacker.unpack(
-          incoming.file(),
+          zip,
           name,
           new Unpacker.Receiver() {
             @Override
@@ -92,7 +104,7 @@ public class Receiving {
               byte[] start = content.readNBytes(Container.START_BYTES);
               InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), content);
               try {
-                taken.add(take(delivery, path, start, whole, bytes));
+                taken.add(take(delivery, path, start, () -> store.receive(whole, bytes)));
               } catch (AudioException e) {
                 // It is listed with its fault; the others go on.
               }
@@ -124,12 +136,22 @@ public class Receiving {
         sorting.sort(LearnedSorting.clientOf(delivery), name));
   }
 
-  private String take(
-      DeliveryRow delivery, String name, byte[] start, InputStream whole, long length)
+  private DeliveryRow delivery(String id) {
+    return deliveries
+        .findById(id)
+        .orElseThrow(() -> new NotFound("There is no delivery “" + id + "”."));
+  }
+
+  /** How a content gets to a place of its own; asked only if its start looks like audio. */
+  private interface Arrival {
+    AudioStore.Incoming arrived() throws IOException;
+  }
+
+  private String take(DeliveryRow delivery, String name, byte[] start, Arrival arrival)
       throws IOException {
     try {
       Container container = Container.of(name, start);
-      try (AudioStore.Incoming incoming = store.receive(whole, length)) {
+      try (AudioStore.Incoming incoming = arrival.arrived()) {
         if (container == Container.WAVE) {
           requireHeader(name, incoming.file());
         }

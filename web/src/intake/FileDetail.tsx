@@ -1,0 +1,95 @@
+import type { DeliveryView, FileView } from "../api/client";
+import { useSetStep } from "../api/queries";
+import { signed } from "../ui/format";
+
+interface Props {
+  delivery: DeliveryView;
+  file: FileView;
+}
+
+/** Everything that is known of one file, and what is done to it on its way to a seat. */
+export function FileDetail({ delivery, file }: Props) {
+  const audio = file.audio;
+  return (
+    <section
+      aria-label="The chosen file"
+      className="grid h-[118px] shrink-0 grid-cols-[minmax(220px,1fr)_minmax(240px,1.1fr)_minmax(320px,1.5fr)] gap-6 overflow-y-auto border-t border-rule px-4 py-2 text-[12px]"
+    >
+      <div className="min-w-0">
+        <h2 className="font-semibold break-words">{file.name}</h2>
+        <ul className="mt-1 text-ink-2">
+          {file.because.map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+          {file.against !== "new" && (
+            <li>
+              {file.against === "same"
+                ? "came in a delivery before, and is the same"
+                : "a new version of a file that came before"}
+            </li>
+          )}
+        </ul>
+      </div>
+      {audio && <Measured audio={audio} />}
+      <div className="min-w-0">
+        {audio && audio.notes.length === 0 && file.steps.length === 0 && (
+          <p className="text-ink-2">Nothing is wrong with it, and nothing need be done to it.</p>
+        )}
+        <ul>
+          {audio?.notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </ul>
+        <Steps delivery={delivery} file={file} />
+      </div>
+    </section>
+  );
+}
+
+function Measured({ audio }: { audio: NonNullable<FileView["audio"]> }) {
+  const lines: [string, string][] = [
+    ["Format", `${audio.container}, ${audio.format}, ${audio.sampleRate.toLocaleString("en")} Hz`],
+    ["Bits really used", `${audio.usedBits}`],
+    ["Peak", level(audio.samplePeakDbfs, "dBFS")],
+    ["True peak", level(audio.truePeakDbtp, "dBTP")],
+    ["Loudness", level(audio.integratedLufs, "LUFS")],
+  ];
+  return (
+    <dl className="grid grid-cols-[110px_1fr] content-start">
+      {lines.map(([name, value]) => (
+        <div key={name} className="contents">
+          <dt className="text-ink-2">{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function level(value: number | undefined, unit: string): string {
+  return value === undefined ? "silent" : `${signed(value)} ${unit}`;
+}
+
+function Steps({ delivery, file }: Props) {
+  const setStep = useSetStep(delivery.id);
+  if (file.steps.length === 0) {
+    return null;
+  }
+  return (
+    <fieldset className="mt-1" disabled={file.seatedOn !== undefined}>
+      <legend className="text-ink-2">When it is seated (the original stays as it is)</legend>
+      {file.steps.map((step) => (
+        <label key={step.kind} className="flex items-baseline gap-2">
+          <input
+            type="checkbox"
+            className="accent-(--active)"
+            checked={!step.off}
+            disabled={!step.optional}
+            onChange={() => setStep.mutate({ file: file.id, kind: step.kind, off: !step.off })}
+          />
+          <span className={step.off ? "line-through text-ink-2" : ""}>{step.says}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
