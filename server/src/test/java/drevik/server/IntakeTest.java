@@ -288,4 +288,27 @@ class IntakeTest {
     return server.put(
         "/api/uploads/" + id + "?offset=" + offset, BodyPublishers.ofByteArray(content));
   }
+
+  @Test
+  void theReportCanBeSentBackAsPagesAndAsATable() throws IOException {
+    float[] x = new float[48_000];
+    java.util.Arrays.fill(x, 1000, 1200, 1f);
+    send("Flöte 太鼓.wav", wave(x));
+    send("notes.wav", "no audio at all".getBytes(UTF_8));
+    server.measured(delivery);
+    String csv =
+        new String(server.get("/api/deliveries/" + delivery + "/report.csv").bytes(), UTF_8);
+    assertThat(csv)
+        .contains("Flöte 太鼓.wav,winds/flute,")
+        .contains("clipped: 200 samples")
+        .contains("nothing came");
+    byte[] pdf = server.get("/api/deliveries/" + delivery + "/report.pdf").bytes();
+    com.lowagie.text.pdf.PdfReader reader = new com.lowagie.text.pdf.PdfReader(pdf);
+    String page = new com.lowagie.text.pdf.parser.PdfTextExtractor(reader).getTextFromPage(1);
+    assertThat(page)
+        .contains("From a client")
+        .contains("2 files received, 2 with findings")
+        .contains("clipped: 200 samples")
+        .contains("Seats that nothing came for");
+  }
 }

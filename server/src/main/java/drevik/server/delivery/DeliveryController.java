@@ -1,12 +1,17 @@
 package drevik.server.delivery;
 
+import drevik.intake.DeliveryReport;
 import drevik.server.mix.MixChange;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -74,6 +79,28 @@ class DeliveryController {
     List<String> taken =
         receiving.receive(id, name, request.getInputStream(), request.getContentLengthLong());
     return new Received(taken.isEmpty() ? "" : taken.get(0), taken.size());
+  }
+
+  /** What arrived, what is wrong with it, and what is missing, as pages. */
+  @GetMapping(path = "/api/deliveries/{id}/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> reportPdf(@PathVariable String id) throws IOException {
+    DeliveryReport report = deliveries.report(id);
+    return named(report, ".pdf", ReportPdf.of(report));
+  }
+
+  /** The same as a table. */
+  @GetMapping(path = "/api/deliveries/{id}/report.csv", produces = "text/csv")
+  ResponseEntity<byte[]> reportCsv(@PathVariable String id) {
+    DeliveryReport report = deliveries.report(id);
+    return named(report, ".csv", report.toCsv().getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static ResponseEntity<byte[]> named(DeliveryReport report, String ending, byte[] body) {
+    ContentDisposition file =
+        ContentDisposition.attachment()
+            .filename("Delivery " + report.name() + ending, StandardCharsets.UTF_8)
+            .build();
+    return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, file.toString()).body(body);
   }
 
   /** Begins a file that is sent in pieces, or finds the one that broke off. */

@@ -5,6 +5,7 @@ import drevik.category.CategoryTree;
 import drevik.intake.ConformStep;
 import drevik.intake.DeliveredFile;
 import drevik.intake.DeliveryComparison;
+import drevik.intake.DeliveryReport;
 import drevik.intake.FileNotes;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
@@ -331,6 +332,47 @@ public class DeliveryService {
         now.comparison.missing(),
         facts(now),
         sorting.list(LearnedSorting.clientOf(delivery)));
+  }
+
+  /** What the delivery was, to be sent back to whom it came from. */
+  public DeliveryReport report(String deliveryId) {
+    DeliveryView view = view(deliveryId);
+    Standing now = new Standing(deliveryId);
+    Map<String, Inspection> found = new HashMap<>();
+    now.rows.stream()
+        .filter(row -> now.found(row) != null)
+        .forEach(row -> found.put(row.id, now.found(row)));
+    return new DeliveryReport(
+        view.name(),
+        java.util.stream.Stream.of(view.client(), view.artist(), view.project())
+            .filter(name -> name != null)
+            .distinct()
+            .toList(),
+        view.at().atZone(java.time.ZoneOffset.UTC).toLocalDate().toString(),
+        view.files().stream().map(file -> line(file, found.get(file.id()))).toList(),
+        view.missing(),
+        view.stow().stream().map(SeatingPlan.Stowed::name).toList());
+  }
+
+  private static DeliveryReport.Line line(DeliveryView.FileView file, @Nullable Inspection found) {
+    List<String> wrong = new ArrayList<>();
+    if (file.fault() != null) {
+      wrong.add(file.fault());
+    } else if (file.audio() != null) {
+      wrong.addAll(file.audio().notes());
+    }
+    return new DeliveryReport.Line(file.name(), found, file.category(), wrong, goesTo(file));
+  }
+
+  private static String goesTo(DeliveryView.FileView file) {
+    if (file.seatedOn() != null) {
+      return file.seatedOn();
+    }
+    if (file.place() == null) {
+      return "";
+    }
+    String seat = file.place().seatName();
+    return seat != null ? seat : file.place().act() + ": " + file.place().because();
   }
 
   private static SessionFacts facts(Standing now) {
