@@ -49,7 +49,7 @@ export function FileDetail({ delivery, file }: Props) {
 function Measured({ audio }: { audio: NonNullable<FileView["audio"]> }) {
   const lines: [string, string][] = [
     ["Format", `${audio.container}, ${audio.format}, ${audio.sampleRate.toLocaleString("en")} Hz`],
-    ["Bits really used", `${audio.usedBits}`],
+    ["Bits really used", audio.usedBits === 0 ? "none" : `${audio.usedBits}`],
     ["Peak", level(audio.samplePeakDbfs, "dBFS")],
     ["True peak", level(audio.truePeakDbtp, "dBTP")],
     ["Loudness", level(audio.integratedLufs, "LUFS")],

@@ -79,12 +79,11 @@ public record ConformStep(Kind kind, String says) {
       steps.add(
           new ConformStep(
               Kind.FLIP,
-              String.format(
-                  Locale.ROOT,
-                  "polarity flipped: against “%s” the correlation is %+.2f, flipped %+.2f",
-                  beside.name(),
-                  beside.finding().correlation(),
-                  beside.finding().mended())));
+              "polarity flipped, to agree with “%s”: correlation %s instead of %s"
+                  .formatted(
+                      beside.name(),
+                      PairFinding.shown(beside.finding().mended()),
+                      PairFinding.shown(beside.finding().correlation()))));
     }
     if (startFrame > 0) {
       steps.add(

@@ -81,22 +81,20 @@ public final class FileNotes {
     List<String> notes = new ArrayList<>();
     if (pair.flipped()) {
       notes.add(
-          String.format(
-              Locale.ROOT,
-              "upside down against “%s”: correlation %+.2f, flipped %+.2f",
-              other,
-              pair.correlation(),
-              pair.mended()));
+          "upside down against “"
+              + other
+              + "”: correlation "
+              + PairFinding.shown(pair.correlation()));
     } else if (pair.late()) {
       notes.add(
           String.format(
               Locale.ROOT,
-              "%.2f ms %s than “%s”: correlation %+.2f, aligned %+.2f",
+              "%.2f ms %s than “%s”: correlation %s, aligned %s",
               Math.abs(pair.lagMilliseconds()),
               pair.lagFrames() > 0 ? "later" : "earlier",
               other,
-              pair.correlation(),
-              pair.mended()));
+              PairFinding.shown(pair.correlation()),
+              PairFinding.shown(pair.mended())));
     }
     return notes;
   }

@@ -1,5 +1,7 @@
 package drevik.intake;
 
+import java.util.Locale;
+
 /**
  * How two microphones of one source agree.
  *
@@ -16,6 +18,11 @@ public record PairFinding(
   private static final double LEAST_LAG_SECONDS = 1e-4;
 
   private static final double LEAST_GAIN = 0.1;
+
+  /** A correlation in words, with its sign. */
+  static String shown(double correlation) {
+    return String.format(Locale.ROOT, "%s%.2f", correlation < 0 ? "−" : "+", Math.abs(correlation));
+  }
 
   public double lagMilliseconds() {
     return 1000.0 * lagFrames / sampleRate;

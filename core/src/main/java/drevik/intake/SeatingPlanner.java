@@ -119,11 +119,11 @@ public final class SeatingPlanner {
     if (seatOf(file.known()).isPresent()) {
       return "the same as what “" + seatOf(file.known()).get().name() + "” plays already";
     }
-    if (file.category().equals(CategoryTree.UNKNOWN)) {
-      return "give it a category first";
-    }
     if (file.silent()) {
       return "silent all through";
+    }
+    if (file.category().equals(CategoryTree.UNKNOWN)) {
+      return "give it a category first";
     }
     if (CategoryTree.isWithin(file.category(), "print")) {
       return "already a print; its parts are mixed instead";

@@ -131,7 +131,7 @@ class IntakeTest {
     JsonNode bottom = file(server.measured(delivery), "Snr Btm.wav");
     assertThat(bottom.path("steps").get(0).path("kind").asString()).isEqualTo("flip");
     assertThat(bottom.path("steps").get(0).path("says").asString())
-        .contains("against “Snr Top.wav” the correlation is -1.00");
+        .contains("to agree with “Snr Top.wav”: correlation +1.00 instead of −1.00");
     assertThat(bottom.path("audio").path("notes").get(0).asString()).contains("upside down");
     String id = bottom.path("id").asString();
     String steps = "/api/deliveries/" + delivery + "/steps";
