@@ -52,9 +52,13 @@ public final class Main {
       SortBench.run(Path.of(args[1]));
       return;
     }
+    if (args.length == 3 && args[0].equals("inspect")) {
+      InspectBench.run(Path.of(args[1]).toAbsolutePath(), Path.of(args[2]).toAbsolutePath());
+      return;
+    }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench edits URL | bench sort LIST | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench edits URL | bench sort LIST | bench inspect DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();
@@ -88,8 +92,7 @@ public final class Main {
   }
 
   /** Wall seconds of a process that must end well. */
-  private static double run(List<String> command, Path folder)
-      throws IOException, InterruptedException {
+  static double run(List<String> command, Path folder) throws IOException, InterruptedException {
     Files.createDirectories(folder);
     long began = System.nanoTime();
     Process process =

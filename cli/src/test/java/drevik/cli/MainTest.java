@@ -148,7 +148,8 @@ class MainTest {
     assertThat(line.path("bitDepth").asInt()).isEqualTo(24);
     assertThat(line.path("timeReference").isNull()).isTrue();
     assertThat(lines().get(1).propertyNames()).containsExactly("file", "error");
-    assertThat(lines().get(1).path("error").asString()).contains("not a WAVE file");
+    assertThat(lines().get(1).path("error").asString())
+        .contains("is no audio file that Drevik reads");
   }
 
   @Test
@@ -237,5 +238,44 @@ class MainTest {
   void helpIsNoError() {
     assertThat(Main.run("--help")).isZero();
     assertThat(said.toString(StandardCharsets.UTF_8)).contains("sort", "inspect", "print", "demo");
+  }
+
+  @Test
+  void aDeliveryIsSeatedWithItsPlanOnStandardOutput() throws IOException {
+    Path delivery = Files.createDirectories(folder.resolve("Song/Drums"));
+    Files.move(tone("k.wav"), delivery.resolve("Kick.wav"));
+    Files.writeString(folder.resolve("Song/notes.wav"), "no audio in here");
+    Mix template =
+        Mix.empty(MixKind.TEMPLATE, "Small")
+            .withChannels(
+                List.of(
+                    Channel.of("kick", ChannelKind.SEAT, "Kick", Layout.MONO, "drums/kick")
+                        .withOutput("mix"),
+                    Channel.of("piano", ChannelKind.SEAT, "Piano", Layout.MONO, "keys/piano")
+                        .withOutput("mix"),
+                    Channel.of("mix", ChannelKind.BUS, "Mix", Layout.STEREO, "unknown")));
+    Path small = Files.writeString(folder.resolve("t.json"), Documents.writeMix(template));
+    Path session = folder.resolve("out/s.json");
+    Files.createDirectories(session.getParent());
+    String[] command = {
+      "seat",
+      "--template",
+      small.toString(),
+      "--delivery",
+      folder.resolve("Song").toString(),
+      "--out",
+      session.toString()
+    };
+    assertThat(Main.run(command)).isEqualTo(1);
+    assertThat(lines()).hasSize(3);
+    assertThat(lines().get(0).path("error").asString()).contains("“notes.wav” is no audio file");
+    JsonNode kick = lines().get(1);
+    assertThat(kick.path("file").asString()).isEqualTo("Drums/Kick.wav");
+    assertThat(kick.path("act").asString()).isEqualTo("takes");
+    assertThat(kick.path("destination").asString()).isEqualTo("Mix");
+    assertThat(lines().get(2).toString()).isEqualTo("{\"act\":\"stowed\",\"seat\":\"Piano\"}");
+    Mix seated = Documents.readMix(Files.readString(session));
+    assertThat(seated.channelsById().get("kick").clips()).hasSize(1);
+    assertThat(session.resolveSibling("audio").resolve("Kick.wav")).exists();
   }
 }

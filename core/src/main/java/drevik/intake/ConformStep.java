@@ -59,7 +59,7 @@ public record ConformStep(Kind kind, String says) {
     if (found.silent()) {
       return steps;
     }
-    if (!found.container().equals(found.header().container())) {
+    if (!found.isWave()) {
       steps.add(new ConformStep(Kind.DECODE, "decoded from " + found.encoding()));
     }
     if (found.header().sampleRate() != sampleRate) {
@@ -100,6 +100,11 @@ public record ConformStep(Kind kind, String says) {
   /** The layout of a file after these steps. */
   public static Layout layoutAfter(Layout layout, List<ConformStep> steps) {
     return has(steps, Kind.TO_MONO) ? Layout.MONO : layout;
+  }
+
+  /** True if these steps need a converted copy; the others happen on the seat. */
+  public static boolean makeACopy(List<ConformStep> steps) {
+    return has(steps, Kind.DECODE) || has(steps, Kind.RESAMPLE) || has(steps, Kind.TO_MONO);
   }
 
   public static boolean has(List<ConformStep> steps, Kind kind) {

@@ -49,6 +49,11 @@ public record Inspection(
     List<Integer> overview)
     implements InspectionBuilder.With {
 
+  /** False if it had to be decoded from another container. */
+  public boolean isWave() {
+    return container.equals(header.container());
+  }
+
   /** The same of the file that this one was decoded from. */
   Inspection decodedFrom(String container, String encoding) {
     return withContainer(container).withEncoding(encoding);

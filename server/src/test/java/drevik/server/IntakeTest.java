@@ -311,4 +311,28 @@ class IntakeTest {
         .contains("clipped: 200 samples")
         .contains("Seats that nothing came for");
   }
+
+  @Test
+  void whatIsPutIntoTheInboxBecomesADeliveryOfItsSession() throws IOException {
+    // Sessions of one name are told apart by their ids.
+    MixService mixes = server.bean(MixService.class);
+    mixes.startSession(mixes.create(WeathervaneDemo.template(), "test"), "Song");
+    Path inbox = server.data().resolve("inbox").resolve(mix);
+    RunningServer.waitUntil(() -> Files.isDirectory(inbox));
+    Path entry = Files.createDirectories(inbox.resolve("From the client/Drums"));
+    Path kick = Files.write(entry.resolve("Kick In.wav"), noise(1, 1));
+    Files.writeString(entry.resolve("notes.txt"), "no audio at all in here");
+    Files.createSymbolicLink(entry.resolve("link.wav"), kick);
+    Path taken = inbox.resolve("taken/From the client/Drums/Kick In.wav");
+    RunningServer.waitUntil(() -> Files.exists(taken));
+    JsonNode line = server.get("/api/mixes/" + mix + "/deliveries").body().get(0);
+    assertThat(line.path("name").asString()).isEqualTo("From the client");
+    JsonNode view = server.measured(line.path("id").asString());
+    assertThat(view.path("files").findValuesAsString("name"))
+        .containsExactlyInAnyOrder(
+            "From the client/Drums/Kick In.wav", "From the client/Drums/notes.txt");
+    assertThat(file(view, "From the client/Drums/Kick In.wav").path("place").path("act").asString())
+        .isEqualTo("takes");
+    assertThat(Files.list(inbox)).containsExactly(inbox.resolve("taken"));
+  }
 }

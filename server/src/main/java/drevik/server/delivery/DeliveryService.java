@@ -479,11 +479,7 @@ public class DeliveryService {
     DeliveredFileRow row =
         now.rows.stream().filter(one -> one.id.equals(file.id())).findFirst().orElseThrow();
     List<ConformStep> steps = now.wantedSteps(row, now.found(row));
-    boolean copied =
-        ConformStep.has(steps, ConformStep.Kind.DECODE)
-            || ConformStep.has(steps, ConformStep.Kind.RESAMPLE)
-            || ConformStep.has(steps, ConformStep.Kind.TO_MONO);
-    if (!copied) {
+    if (!ConformStep.makeACopy(steps)) {
       return file;
     }
     Path scratch = store.scratch();

@@ -140,7 +140,7 @@ public class Inspecting {
     try {
       Inspection one = inspectionOf(first);
       Inspection other = inspectionOf(second);
-      boolean waves = one != null && other != null && isWave(one) && isWave(other);
+      boolean waves = one != null && other != null && one.isWave() && other.isWave();
       found =
           waves
               ? PairCheck.compare(
@@ -168,9 +168,5 @@ public class Inspecting {
     return row.sha256 == null
         ? null
         : audioFiles.findById(row.sha256).map(audio -> audio.inspection).orElse(null);
-  }
-
-  private static boolean isWave(Inspection found) {
-    return found.container().equals(found.header().container());
   }
 }

@@ -3,6 +3,8 @@ package drevik.server.jobs;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import drevik.server.delivery.Inbox;
 import drevik.server.delivery.InspectJob;
 import drevik.server.delivery.Inspecting;
 import drevik.server.print.PrintJob;
@@ -24,6 +26,7 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 @Configuration
 class JobsConfiguration {
   private static final Duration HEARTBEAT = Duration.ofSeconds(2);
+  private static final Duration INBOX_EVERY = Duration.ofSeconds(3);
 
   /**
    * As many as there are cores, and one more, so that a print need not wait for a whole delivery.
@@ -50,13 +53,17 @@ class JobsConfiguration {
   Scheduler scheduler(
       DataSource dataSource,
       ObjectProvider<PrintService> prints,
-      ObjectProvider<Inspecting> inspecting) {
+      ObjectProvider<Inspecting> inspecting,
+      ObjectProvider<Inbox> inbox) {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
                 .execute((instance, context) -> prints.getObject().carryOut(instance.getId())),
             Tasks.oneTime(InspectJob.TASK)
                 .execute((instance, context) -> inspecting.getObject().carryOut(instance.getId())))
+        .startTasks(
+            Tasks.recurring("inbox", FixedDelay.of(INBOX_EVERY))
+                .execute((instance, context) -> inbox.getObject().scan()))
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(400))
         .heartbeatInterval(HEARTBEAT)

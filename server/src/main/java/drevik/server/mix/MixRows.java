@@ -9,4 +9,6 @@ interface MixRows extends JpaRepository<MixRow, String> {
   List<MixRow> findAllByOrderByKindDescChangedAtDescNameAsc();
 
   Optional<MixRow> findFirstByNameAndKindOrderByCreatedAt(String name, MixKind kind);
+
+  List<MixRow> findByKindAndArchivedFalse(MixKind kind);
 }

@@ -101,6 +101,16 @@ public class MixService {
     return mixes.findFirstByNameAndKindOrderByCreatedAt(name, MixKind.TEMPLATE).map(row -> row.id);
   }
 
+  /** A Mix by its id and name. */
+  public record Named(String id, String name) {}
+
+  /** All sessions that are not archived. */
+  public List<Named> sessions() {
+    return mixes.findByKindAndArchivedFalse(MixKind.SESSION).stream()
+        .map(row -> new Named(row.id, row.name))
+        .toList();
+  }
+
   /** A session from a template, with the template's ids, without audio. */
   @Transactional
   public String startSession(String templateId, String name) {

@@ -1,0 +1,146 @@
+package drevik.intake;
+
+import drevik.audio.AudioException;
+import drevik.audio.Resampler;
+import drevik.audio.Sha256;
+import drevik.audio.WavReader;
+import drevik.category.NameSorter;
+import drevik.category.Sorting;
+import drevik.mix.AudioRef;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A delivery that lies in a folder, taken in without a server: every file measured, sorted,
+ * conformed, and copied to where the session plays it from.
+ */
+public final class FolderDelivery {
+  /**
+   * One file of the folder.
+   *
+   * @param name with its folders inside the delivery
+   * @param file null if it cannot be used
+   * @param fault why it cannot be used; null if it can
+   * @param steps what was done to it
+   */
+  public record Taken(
+      String name,
+      @Nullable DeliveredFile file,
+      @Nullable String fault,
+      Sorting sorting,
+      List<ConformStep> steps) {}
+
+  private record Measured(Path path, String name, Inspection found, Sorting sorting) {}
+
+  private FolderDelivery() {}
+
+  /**
+   * @param audio where the session's audio goes; files in it of the same names are replaced
+   * @param sampleRate of the session, Hz
+   * @throws AudioException if the folder cannot be read or a file cannot be conformed
+   */
+  public static List<Taken> take(Path folder, Path audio, int sampleRate) {
+    try {
+      Files.createDirectories(audio);
+      List<Taken> taken = new ArrayList<>();
+      Map<String, Measured> usable = new HashMap<>();
+      List<String> order = new ArrayList<>();
+      for (Path path : filesOf(folder)) {
+        String name = folder.relativize(path).toString().replace('\\', '/');
+        Sorting sorting = NameSorter.sort(name);
+        try {
+          usable.put(name, new Measured(path, name, Inspector.inspect(path), sorting));
+          order.add(name);
+        } catch (AudioException e) {
+          taken.add(new Taken(name, null, e.getMessage(), sorting, List.of()));
+        }
+      }
+      Map<String, ConformStep.Beside> beside = pairs(usable, order);
+      Set<String> names = new HashSet<>();
+      for (String name : order) {
+        String id = String.format(Locale.ROOT, "%03d", taken.size() + 1);
+        taken.add(conform(usable.get(name), id, beside.get(name), audio, sampleRate, names));
+      }
+      return taken;
+    } catch (IOException e) {
+      throw new AudioException("the delivery in " + folder + " cannot be read: " + e, e);
+    }
+  }
+
+  private static List<Path> filesOf(Path folder) throws IOException {
+    try (Stream<Path> paths = Files.walk(folder)) {
+      return paths
+          .filter(Files::isRegularFile)
+          .filter(path -> !DeliveredNames.isLitter(folder.relativize(path).toString()))
+          .sorted()
+          .toList();
+    }
+  }
+
+  private static Map<String, ConformStep.Beside> pairs(
+      Map<String, Measured> usable, List<String> order) {
+    Map<String, ConformStep.Beside> beside = new HashMap<>();
+    List<MicrophonePairs.Named> named =
+        order.stream()
+            .map(n -> new MicrophonePairs.Named(n, n, usable.get(n).sorting().category()))
+            .toList();
+    for (MicrophonePairs.Pair pair : MicrophonePairs.among(named)) {
+      Measured first = usable.get(pair.first());
+      Measured second = usable.get(pair.second());
+      if (first.found().isWave() && second.found().isWave()) {
+        PairCheck.compare(first.path(), first.found(), second.path(), second.found())
+            .ifPresent(
+                found ->
+                    beside.put(
+                        second.name(),
+                        new ConformStep.Beside(String.valueOf(first.path().getFileName()), found)));
+      }
+    }
+    return beside;
+  }
+
+  private static Taken conform(
+      Measured file,
+      String id,
+      ConformStep.@Nullable Beside beside,
+      Path audio,
+      int sampleRate,
+      Set<String> names)
+      throws IOException {
+    List<ConformStep> steps = ConformStep.of(file.found(), sampleRate, beside, 0);
+    String base = String.valueOf(file.path().getFileName());
+    // Two folders may hold files of one name, and a file system may not tell large from small.
+    String own = names.add(base.toLowerCase(Locale.ROOT)) ? base : id + " " + base;
+    Path played = audio.resolve(own);
+    if (ConformStep.makeACopy(steps)) {
+      Resampler.convert(
+          file.path(), played, sampleRate, ConformStep.has(steps, ConformStep.Kind.TO_MONO));
+    } else {
+      Files.copy(file.path(), played, StandardCopyOption.REPLACE_EXISTING);
+    }
+    try (WavReader reader = WavReader.open(played)) {
+      DeliveredFile delivered =
+          DeliveredFile.of(
+                  id,
+                  own,
+                  new AudioRef(Sha256.of(played), own),
+                  reader.header().layout(),
+                  reader.header().frames(),
+                  file.found().silent(),
+                  file.sorting().category())
+              .withFlip(ConformStep.has(steps, ConformStep.Kind.FLIP));
+      return new Taken(file.name(), delivered, null, file.sorting(), steps);
+    }
+  }
+}
