@@ -1,0 +1,47 @@
+package drevik.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.intake.ConformStep.Beside;
+import drevik.intake.ConformStep.Kind;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class ConformStepTest {
+  private static final Inspection PLAIN = Inspections.of(48_000, SampleFormat.PCM_24);
+
+  @Test
+  void aFileThatFitsNeedsNothing() {
+    assertThat(ConformStep.of(PLAIN, 48_000, null, 0)).isEmpty();
+    PairFinding agrees = new PairFinding(0.9, 0.9, 0, 48_000, false);
+    assertThat(ConformStep.of(PLAIN, 48_000, new Beside("Top", agrees), 0)).isEmpty();
+  }
+
+  @Test
+  void everyStepSaysWhatIsDoneAndWhy() {
+    Inspection found = PLAIN.withContainer("flac").withEncoding("flac").withDualMono(true);
+    PairFinding flipped = new PairFinding(-0.9, 0.91, 3, 48_000, true);
+    List<ConformStep> steps =
+        ConformStep.of(found, 44_100, new Beside("Snare top", flipped), 22_050);
+    assertThat(steps)
+        .containsExactly(
+            new ConformStep(Kind.DECODE, "decoded from flac"),
+            new ConformStep(Kind.RESAMPLE, "converted from 48,000 to 44,100 Hz"),
+            new ConformStep(Kind.TO_MONO, "to mono: both sides are the same"),
+            new ConformStep(
+                Kind.FLIP,
+                "polarity flipped, to agree with “Snare top”: correlation +0.91 instead of −0.90"),
+            new ConformStep(Kind.PLACE, "begins at 0.500 s, where its time reference says"));
+    assertThat(ConformStep.makeACopy(steps)).isTrue();
+    assertThat(ConformStep.makeACopy(steps.subList(3, 5))).isFalse();
+    assertThat(ConformStep.layoutAfter(Layout.STEREO, steps)).isEqualTo(Layout.MONO);
+    assertThat(steps).filteredOn(step -> step.kind().isOptional()).hasSize(3);
+  }
+
+  @Test
+  void silenceIsLeftAsItIs() {
+    assertThat(ConformStep.of(PLAIN.withSilent(true), 44_100, null, 10)).isEmpty();
+  }
+}
