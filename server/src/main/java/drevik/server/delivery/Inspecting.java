@@ -9,6 +9,7 @@ import drevik.intake.Inspector;
 import drevik.intake.MicrophonePairs;
 import drevik.intake.PairCheck;
 import drevik.intake.PairFinding;
+import drevik.intake.SoundSorter;
 import drevik.server.store.AudioStore;
 import java.util.ArrayList;
 import java.util.List;
@@ -112,6 +113,9 @@ public class Inspecting {
         row.sort(new Sorting(sorting.category(), sorting.confidence(), because));
         return;
       }
+    }
+    if (row.category.equals(CategoryTree.UNKNOWN)) {
+      SoundSorter.sort(found).ifPresent(row::sort);
     }
   }
 
