@@ -27,7 +27,7 @@ export function DeliveryFacts({ delivery, onDescribe, onRules }: Props) {
         {facts.tempoBpm !== undefined && ` · ${facts.tempoBpm} BPM`}
       </span>
       {missing.length > 0 && (
-        <span className="font-semibold text-active" title={missing.join("\n")}>
+        <span className="text-ink" title={missing.join("\n")}>
           {plural(missing.length, "file")} of the delivery before did not come again:{" "}
           {missing.slice(0, 2).join(", ")}
           {missing.length > 2 && " …"}

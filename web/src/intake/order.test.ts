@@ -47,9 +47,10 @@ describe("received", () => {
     expect(isWorthSending("song/kick.wav")).toBe(true);
   });
 
-  it("is called after its folder", () => {
+  it("is called after its folder or zip", () => {
     const one = { path: "Weathervane/kick.wav", file: undefined as unknown as File };
     expect(nameOfBatch([one])).toBe("Weathervane");
     expect(nameOfBatch([{ ...one, path: "kick.wav" }])).toBe("Delivery of 1");
+    expect(nameOfBatch([{ ...one, path: "Song for Wren.zip" }])).toBe("Song for Wren");
   });
 });

@@ -48,9 +48,12 @@ export function ofInput(files: FileList): Received[] {
     .filter((one) => isWorthSending(one.path));
 }
 
-/** What the batch should be called: the dropped folder's name, else the first file's. */
+/** What the batch should be called: the dropped folder's or zip's name, else how many it has. */
 export function nameOfBatch(received: Received[]): string {
   const first = received[0]?.path ?? "Delivery";
   const slash = first.indexOf("/");
+  if (received.length === 1 && /\.zip$/i.test(first)) {
+    return first.slice(slash + 1, -".zip".length);
+  }
   return slash > 0 ? first.slice(0, slash) : `Delivery of ${received.length}`;
 }

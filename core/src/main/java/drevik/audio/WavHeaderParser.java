@@ -163,7 +163,9 @@ final class WavHeaderParser {
     }
     if (rate < 8_000 || rate > 384_000) {
       throw new AudioException(
-          "says its sample rate is " + rate + " Hz; between 8,000 and 384,000 Hz can be used");
+          "says its sample rate is "
+              + rate
+              + " Hz; between 8,000 and 384,000 Hz can be used; export it again at one of those");
     }
     if (channels == 0) {
       throw new AudioException("says it has no channels; export it again");
