@@ -111,8 +111,18 @@ public final class SeatingPlanner {
         Act.REPLACES,
         seat.name(),
         seat.output(),
-        "a new version of “" + old.audio().name() + "”",
+        "a new version of “" + old.audio().name() + "”" + polarity(file, seat),
         new SeatDelivery.Seating(seat, null, clip, old.id()));
+  }
+
+  /** The seat stays as it is; whether that is still right is for a person to hear. */
+  private static String polarity(DeliveredFile file, Channel seat) {
+    if (file.flip() == seat.invertPolarity()) {
+      return "";
+    }
+    return file.flip()
+        ? "; it is upside down, and its seat does not turn it: listen"
+        : "; its seat turns the polarity, which this version may not need: listen";
   }
 
   private String reasonToLeaveOut(DeliveredFile file) {

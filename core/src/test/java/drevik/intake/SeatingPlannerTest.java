@@ -139,6 +139,18 @@ class SeatingPlannerTest {
   }
 
   @Test
+  void aNewVersionOfAFlippedFileSaysThatItsSeatTurnsIt() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare").withFlip(true);
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile mended = file("Snare top v2.wav", "drums/snare").withReplaces(first.id());
+    assertThat(SeatingPlanner.plan(seated, List.of(mended)).places().get(0).because())
+        .contains("its seat turns the polarity");
+    assertThat(
+            SeatingPlanner.plan(seated, List.of(mended.withFlip(true))).places().get(0).because())
+        .isEqualTo("a new version of “Snare top.wav”");
+  }
+
+  @Test
   void whatIsSeatedAlreadyIsNotSeatedTwice() {
     DeliveredFile first = file("Snare top.wav", "drums/snare");
     Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
