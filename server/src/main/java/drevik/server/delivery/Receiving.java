@@ -157,9 +157,11 @@ public class Receiving {
         }
         Optional<DeliveredFileRow> there =
             files.findFirstByDeliveryIdAndNameAndSha256(delivery.id, name, incoming.sha256());
-        if (there.isPresent()) {
+        if (there.isPresent() && there.get().fault == null) {
           return there.get().id;
         }
+        // What failed before may have failed for a reason that is gone, and is tried anew.
+        there.ifPresent(files::delete);
         incoming.keep();
         DeliveredFileRow row = row(delivery, name);
         row.sha256 = incoming.sha256();
