@@ -67,12 +67,7 @@ public final class NameSorter {
       List<Vote> other = votes(NameTokens.ignoringCase(path), 1);
       votes = strongest(other) > strongest(votes) ? other : votes;
     }
-    Sorting byName = decide(votes);
-    List<List<String>> folders = NameTokens.ofFolders(path);
-    if (folders.isEmpty()) {
-      return byName;
-    }
-    return decide(withFolders(votes, folders));
+    return decide(withFolders(votes, NameTokens.ofFolders(path)));
   }
 
   /**

@@ -307,7 +307,10 @@ public class DeliveryService {
   }
 
   public DeliveryView view(String deliveryId) {
-    Standing now = new Standing(deliveryId);
+    return view(new Standing(deliveryId));
+  }
+
+  private DeliveryView view(Standing now) {
     SeatingPlan plan =
         SeatingPlanner.plan(now.mix, now.rows.stream().filter(now::isOpen).map(now::file).toList());
     Map<String, SeatingPlan.Place> places =
@@ -336,8 +339,8 @@ public class DeliveryService {
 
   /** What the delivery was, to be sent back to whom it came from. */
   public DeliveryReport report(String deliveryId) {
-    DeliveryView view = view(deliveryId);
     Standing now = new Standing(deliveryId);
+    DeliveryView view = view(now);
     Map<String, Inspection> found = new HashMap<>();
     now.rows.stream()
         .filter(row -> now.found(row) != null)
