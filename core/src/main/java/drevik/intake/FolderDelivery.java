@@ -60,7 +60,8 @@ public final class FolderDelivery {
         String name = folder.relativize(path).toString().replace('\\', '/');
         Sorting sorting = NameSorter.sort(name);
         try {
-          usable.put(name, new Measured(path, name, Inspector.inspect(path), sorting));
+          Inspection found = Inspector.inspect(path);
+          usable.put(name, new Measured(path, name, found, SecondSorting.of(sorting, found)));
           order.add(name);
         } catch (AudioException e) {
           taken.add(new Taken(name, null, e.getMessage(), sorting, List.of()));

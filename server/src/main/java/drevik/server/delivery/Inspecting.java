@@ -1,17 +1,14 @@
 package drevik.server.delivery;
 
 import drevik.audio.AudioException;
-import drevik.category.CategoryTree;
-import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
 import drevik.intake.MicrophonePairs;
 import drevik.intake.PairCheck;
 import drevik.intake.PairFinding;
-import drevik.intake.SoundSorter;
+import drevik.intake.SecondSorting;
 import drevik.server.store.AudioStore;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,9 +28,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Inspecting {
   private static final Logger LOG = LoggerFactory.getLogger(Inspecting.class);
-
-  /** Below this, names that the file itself carries are asked as well. */
-  private static final double UNSURE = 0.7;
 
   private final AudioFileRows audioFiles;
   private final DeliveredFileRows files;
@@ -55,7 +49,7 @@ public class Inspecting {
     try {
       Inspection known = audioFiles.findById(sha256).map(audio -> audio.inspection).orElse(null);
       Inspection found = known != null ? known : measure(sha256);
-      change(sha256, row -> sortByWhatItSays(row, found));
+      change(sha256, row -> sortAnew(row, found));
     } catch (AudioException e) {
       fail(sha256, e.getMessage());
       return;
@@ -99,23 +93,9 @@ public class Inspecting {
                     }));
   }
 
-  private static void sortByWhatItSays(DeliveredFileRow row, Inspection found) {
-    if (row.sortedByHand || row.confidence >= UNSURE) {
-      return;
-    }
-    for (String name : found.notes().names()) {
-      Sorting sorting = NameSorter.sort(name);
-      if (sorting.confidence() > row.confidence
-          && !sorting.category().equals(CategoryTree.UNKNOWN)) {
-        List<String> because = new ArrayList<>();
-        because.add("the file calls itself “" + name + "”");
-        because.addAll(sorting.because());
-        row.sort(new Sorting(sorting.category(), sorting.confidence(), because));
-        return;
-      }
-    }
-    if (row.category.equals(CategoryTree.UNKNOWN)) {
-      SoundSorter.sort(found).ifPresent(row::sort);
+  private static void sortAnew(DeliveredFileRow row, Inspection found) {
+    if (!row.sortedByHand) {
+      row.sort(SecondSorting.of(new Sorting(row.category, row.confidence, row.because), found));
     }
   }
 
