@@ -182,7 +182,7 @@ public final class Inspector {
       long nextStep = ((step + 1) * header.frames() + OVERVIEW_STEPS - 1) / OVERVIEW_STEPS;
       int end = (int) Math.min(frames, nextStep - at);
       for (float[] x : block) {
-        overview[step] = Math.max(overview[step], ChannelScan.largest(x, i, end));
+        overview[step] = Math.max(overview[step], PeakMeter.magnitude(x, i, end));
       }
       i = end;
     }
@@ -329,7 +329,7 @@ public final class Inspector {
       hopEnergy += (a + b) + (c + d);
       slope += (s + t) + (u + v);
       bits(x, from, to);
-      return largest(x, from, to);
+      return PeakMeter.magnitude(x, from, to);
     }
 
     private void bits(float[] x, int from, int to) {
@@ -363,15 +363,6 @@ public final class Inspector {
       energy += hop;
       hopEnergy = 0;
       return hop;
-    }
-
-    /** Floats without their sign compare like whole numbers, only faster. */
-    static float largest(float[] x, int from, int to) {
-      int most = 0;
-      for (int i = from; i < to; i++) {
-        most = Math.max(most, Float.floatToRawIntBits(x[i]) & 0x7FFF_FFFF);
-      }
-      return Float.intBitsToFloat(most);
     }
   }
 
@@ -409,8 +400,8 @@ public final class Inspector {
       rightEnergy += b + e;
       product += c + f;
       difference = Math.max(difference, apart);
-      largestLeft = Math.max(largestLeft, ChannelScan.largest(left, 0, frames));
-      largestRight = Math.max(largestRight, ChannelScan.largest(right, 0, frames));
+      largestLeft = Math.max(largestLeft, PeakMeter.magnitude(left, 0, frames));
+      largestRight = Math.max(largestRight, PeakMeter.magnitude(right, 0, frames));
     }
 
     Sides result(float silentBelow) {

@@ -87,8 +87,11 @@ public final class PeakMeter {
     }
   }
 
-  /** Largest magnitude; floats without their sign compare like whole numbers, only faster. */
-  private static float magnitude(float[] x, int from, int to) {
+  /**
+   * Largest magnitude of {@code x[from…to − 1]}; floats without their sign compare like whole
+   * numbers, only faster.
+   */
+  public static float magnitude(float[] x, int from, int to) {
     int most = 0;
     for (int i = from; i < to; i++) {
       most = Math.max(most, Float.floatToRawIntBits(x[i]) & 0x7FFF_FFFF);
