@@ -60,7 +60,7 @@ class ArchitectureTest {
         .whereLayer("deliver")
         .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
-        .mayOnlyBeAccessedByLayers("edit", "check", "render")
+        .mayOnlyBeAccessedByLayers("edit", "check", "render", "intake")
         .whereLayer("mix")
         .mayOnlyBeAccessedByLayers(
             "route", "edit", "deliver", "check", "intake", "render", "refit", "codec")

@@ -65,7 +65,7 @@ final class SeatCommand implements Callable<Integer> {
     Mix empty = MixFile.read(template).withKind(MixKind.SESSION);
     Path folder = out.toAbsolutePath().getParent();
     List<FolderDelivery.Taken> taken =
-        FolderDelivery.take(delivery, folder.resolve("audio"), empty.sampleRate());
+        FolderDelivery.take(delivery, folder.resolve("audio"), empty);
     List<DeliveredFile> usable =
         taken.stream().map(FolderDelivery.Taken::file).filter(file -> file != null).toList();
     SeatingPlan plan = SeatingPlanner.plan(empty, usable);
@@ -79,13 +79,13 @@ final class SeatCommand implements Callable<Integer> {
     Files.move(beside, out, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     for (FolderDelivery.Taken file : taken) {
       Object line =
-          file.file() == null
+          file.fault() != null
               ? new Broken(file.name(), file.fault())
-              : line(file, places.get(file.file().id()), session);
+              : line(file, places.get(file.id()), session);
       Output.print(Output.line(line));
     }
     plan.stow().forEach(seat -> Output.print(Output.line(new Stowed("stowed", seat.name()))));
-    return usable.size() == taken.size() ? 0 : 1;
+    return taken.stream().allMatch(file -> file.fault() == null) ? 0 : 1;
   }
 
   private static Line line(FolderDelivery.Taken file, SeatingPlan.Place place, Mix session) {

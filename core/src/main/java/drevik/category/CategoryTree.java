@@ -91,6 +91,11 @@ public final class CategoryTree {
     return path.equals(ancestor) || path.startsWith(ancestor + "/");
   }
 
+  /** True if one is the other, or covers it. */
+  public static boolean related(String one, String other) {
+    return isWithin(one, other) || isWithin(other, one);
+  }
+
   public static String unknownMessage(String path) {
     return "There is no category “" + path + "”; choose one of the tree, such as drums/kick.";
   }

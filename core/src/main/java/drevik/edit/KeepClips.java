@@ -23,13 +23,6 @@ public record KeepClips(List<String> channels, boolean keep) implements Edit {
   }
 
   private Clip mark(Clip clip) {
-    return new Clip(
-        clip.id(),
-        clip.audio(),
-        clip.startFrame(),
-        clip.sourceIn(),
-        clip.sourceOut(),
-        clip.gainDb(),
-        keep);
+    return clip.withKeep(keep);
   }
 }

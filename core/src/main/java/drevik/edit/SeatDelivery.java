@@ -6,6 +6,7 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,11 +29,28 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
    *
    * @param seat the seat as it is to be; a seat that the Mix does not have yet is added
    * @param addedAfter where a new seat goes: behind this channel, or null for the end
-   * @param clip the audio
-   * @param replaces id of the clip whose place it takes; null for a seat that is free
+   * @param clips the audio
+   * @param replaces ids of the clips whose place they take; none for a seat that is free
    */
   public record Seating(
-      Channel seat, @Nullable String addedAfter, Clip clip, @Nullable String replaces) {}
+      Channel seat, @Nullable String addedAfter, List<Clip> clips, List<String> replaces) {
+    public Seating {
+      clips = List.copyOf(clips);
+      replaces = replaces == null ? List.of() : List.copyOf(replaces);
+    }
+
+    public Seating withName(String name) {
+      return new Seating(seat.withName(name), addedAfter, clips, replaces);
+    }
+
+    /**
+     * @param gainDb of every clip, dB
+     */
+    public Seating withGainDb(double gainDb) {
+      List<Clip> louder = clips.stream().map(clip -> clip.withGainDb(gainDb)).toList();
+      return new Seating(seat, addedAfter, louder, replaces);
+    }
+  }
 
   @Override
   public Mix applyTo(Mix mix) {
@@ -45,11 +63,11 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
     Map<String, List<Channel>> addedBehind = new LinkedHashMap<>();
     for (Seating seating : seatings) {
       Channel now = byId.get(seating.seat().id());
-      if (seating.replaces() != null) {
+      if (!seating.replaces().isEmpty()) {
         byId.put(seating.seat().id(), replaced(now, seating));
         continue;
       }
-      Channel taken = seating.seat().withClips(List.of(seating.clip())).withStowed(false);
+      Channel taken = seating.seat().withClips(seating.clips()).withStowed(false);
       if (now == null) {
         added.add(taken);
         addedBehind.computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>()).add(taken);
@@ -78,18 +96,19 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
     return mix.withChannels(all);
   }
 
-  /** The seat with the clip in the place of the one that it replaces, everything else as it is. */
+  /** The seat with the clips in the place of those that they replace, everything else as it is. */
   private static Channel replaced(@Nullable Channel now, Seating seating) {
-    boolean there =
-        now != null && now.clips().stream().anyMatch(c -> c.id().equals(seating.replaces()));
+    Set<String> gone = Set.copyOf(seating.replaces());
+    boolean there = now != null && now.clips().stream().anyMatch(c -> gone.contains(c.id()));
     if (!there) {
       throw new Refused(
           "“" + seating.seat().name() + "” no longer plays the earlier version; plan again.");
     }
-    return now.withClips(
-        now.clips().stream()
-            .map(clip -> clip.id().equals(seating.replaces()) ? seating.clip() : clip)
-            .toList());
+    List<Clip> clips = new ArrayList<>(now.clips());
+    clips.removeIf(clip -> gone.contains(clip.id()));
+    clips.addAll(seating.clips());
+    clips.sort(Comparator.comparingLong(Clip::startFrame));
+    return now.withClips(clips);
   }
 
   @Override

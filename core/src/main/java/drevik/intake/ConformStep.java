@@ -22,10 +22,14 @@ public record ConformStep(Kind kind, String says) {
     RESAMPLE(false),
     /** Stereo that is mono twice becomes mono. */
     TO_MONO(true),
+    /** Two mono files become left and right of one. */
+    JOIN(true),
     /** The seat's polarity is turned, so that it agrees with the other microphone. */
     FLIP(true),
     /** The clip begins where the file's time reference says. */
-    PLACE(true);
+    PLACE(true),
+    /** Dead air is cut away. */
+    TRIM(true);
 
     private final boolean optional;
 
@@ -47,18 +51,14 @@ public record ConformStep(Kind kind, String says) {
   public record Beside(String name, PairFinding finding) {}
 
   /**
-   * What a file needs.
+   * What a file needs for itself. How it is joined, placed and trimmed depends on the whole
+   * delivery, see {@link Conforming}.
    *
    * @param sampleRate of the session, Hz
    * @param beside null if it belongs to no other
-   * @param startFrame where its time reference puts it, in frames of the session
    */
-  public static List<ConformStep> of(
-      Inspection found, int sampleRate, @Nullable Beside beside, long startFrame) {
+  static List<ConformStep> of(Inspection found, int sampleRate, @Nullable Beside beside) {
     List<ConformStep> steps = new ArrayList<>();
-    if (found.silent()) {
-      return steps;
-    }
     if (!found.isWave()) {
       steps.add(new ConformStep(Kind.DECODE, "decoded from " + found.encoding()));
     }
@@ -85,16 +85,37 @@ public record ConformStep(Kind kind, String says) {
                       PairFinding.shown(beside.finding().mended()),
                       PairFinding.shown(beside.finding().correlation()))));
     }
-    if (startFrame > 0) {
-      steps.add(
-          new ConformStep(
-              Kind.PLACE,
-              String.format(
-                  Locale.ROOT,
-                  "begins at %.3f s, where its time reference says",
-                  (double) startFrame / sampleRate)));
-    }
     return steps;
+  }
+
+  static ConformStep join(StereoPairs.Pair pair, String other, boolean first) {
+    String half =
+        pair.halves() == drevik.audio.StereoJoin.Halves.MID_SIDE
+            ? (first ? "the middle" : "the side")
+            : (first ? "the left" : "the right");
+    return new ConformStep(Kind.JOIN, half + " of one stereo file with “" + other + "”");
+  }
+
+  /**
+   * @param startFrame where its time reference puts it, in frames of the session
+   */
+  static ConformStep place(long startFrame, int sampleRate) {
+    return new ConformStep(
+        Kind.PLACE,
+        String.format(
+            Locale.ROOT,
+            "begins at %.3f s, where its time reference says",
+            (double) startFrame / sampleRate));
+  }
+
+  static ConformStep trim(double seconds, int parts) {
+    return new ConformStep(
+        Kind.TRIM,
+        String.format(
+            Locale.ROOT,
+            "%.1f s of dead air cut away; %s",
+            seconds,
+            parts == 1 ? "one part is kept" : parts + " parts are kept"));
   }
 
   /** The layout of a file after these steps. */
@@ -102,8 +123,8 @@ public record ConformStep(Kind kind, String says) {
     return has(steps, Kind.TO_MONO) ? Layout.MONO : layout;
   }
 
-  /** True if these steps need a converted copy; the others happen on the seat. */
-  public static boolean makeACopy(List<ConformStep> steps) {
+  /** True if these steps need a converted copy of the one file. */
+  static boolean makeACopy(List<ConformStep> steps) {
     return has(steps, Kind.DECODE) || has(steps, Kind.RESAMPLE) || has(steps, Kind.TO_MONO);
   }
 

@@ -3,6 +3,7 @@ package drevik.intake;
 import drevik.audio.Layout;
 import drevik.mix.AudioRef;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,11 @@ import org.jspecify.annotations.Nullable;
  * @param startFrame where it begins on the session's timeline, in frames
  * @param replaces id of the file of an earlier delivery that it is a new version of, or null
  * @param known id of a file of an earlier delivery with the same content, or null
+ * @param joined id of the file that is its right side, or null; {@code audio} holds both then
+ * @param parts what is played of it, in frames of {@code audio}; the rest is dead air
+ * @param firstSound where it is first heard, in frames of {@code audio}
+ * @param loudness integrated, LUFS; null for silence
+ * @param wish where a person wants it; null for where the plan puts it
  */
 @RecordBuilder
 public record DeliveredFile(
@@ -29,8 +35,14 @@ public record DeliveredFile(
     boolean flip,
     long startFrame,
     @Nullable String replaces,
-    @Nullable String known)
+    @Nullable String known,
+    @Nullable String joined,
+    List<Stretch> parts,
+    long firstSound,
+    @Nullable Double loudness,
+    @Nullable SeatWish wish)
     implements DeliveredFileBuilder.With {
+  private static final String CLIP = "clip-";
 
   /** A file that comes for the first time, begins at the start, and is right side up. */
   public static DeliveredFile of(
@@ -42,16 +54,49 @@ public record DeliveredFile(
       boolean silent,
       String category) {
     return new DeliveredFile(
-        id, name, audio, layout, frames, silent, category, false, 0, null, null);
+        id,
+        name,
+        audio,
+        layout,
+        frames,
+        silent,
+        category,
+        false,
+        0,
+        null,
+        null,
+        null,
+        List.of(new Stretch(0, frames)),
+        0,
+        null,
+        null);
   }
 
-  /** The id of the clip that plays the delivered file {@code id}. */
-  public static String clipOf(String id) {
-    return "clip-" + id;
+  /**
+   * The same file, played from a copy that was conformed from it.
+   *
+   * @param copyFrames length of the copy
+   */
+  public DeliveredFile playedFrom(AudioRef copy, long copyFrames) {
+    return with()
+        .audio(copy)
+        .frames(copyFrames)
+        .parts(Trimming.scaled(parts, frames, copyFrames))
+        .build();
   }
 
-  /** The delivered file that a clip plays; empty text if it came in another way. */
-  public static String fileOf(String clipId) {
-    return clipId.startsWith("clip-") ? clipId.substring(5) : "";
+  /** The id of the clip that plays a part of this file. */
+  String clipId(int part) {
+    String file = joined == null ? id : id + "+" + joined;
+    return CLIP + file + (part == 0 ? "" : "." + (part + 1));
+  }
+
+  /** The delivered files that a clip plays; none if it came in another way. */
+  public static List<String> filesOf(String clipId) {
+    if (!clipId.startsWith(CLIP)) {
+      return List.of();
+    }
+    String files = clipId.substring(CLIP.length()).replaceFirst("\\.\\d+$", "");
+    return List.of(files.split("\\+"));
   }
 }

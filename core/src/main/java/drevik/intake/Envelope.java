@@ -19,6 +19,8 @@ final class Envelope {
   private static final int RISE_DB = 9;
   private static final int PAUSE_AFTER_ONSET = 6;
   private static final int RELEASE_DB = 10;
+  private static final int INAUDIBLE_DBFS = -60;
+  private static final int INAUDIBLE_BELOW_PEAK_DB = 50;
 
   private byte[] peaks = new byte[4096];
   private byte[] powers = new byte[4096];
@@ -80,9 +82,25 @@ final class Envelope {
     return Double.isNaN(floor) ? -70 : Math.max(-72, Math.min(-60, floor + 12));
   }
 
-  /** Stretches of sound in hops, gaps of less than two seconds closed. */
+  /**
+   * Stretches in which there is anything to be heard, in hops, gaps of less than two seconds
+   * closed. What is outside lies {@value #INAUDIBLE_BELOW_PEAK_DB} dB below the file's own peak and
+   * below {@value #INAUDIBLE_DBFS} dBFS: noise counts as sound here, since a pause in it is heard.
+   */
   List<int[]> activity() {
-    double on = threshold();
+    int loudest = 0;
+    for (int i = 0; i < hops; i++) {
+      loudest = Math.max(loudest, peaks[i] & 0xFF);
+    }
+    return above(Math.min(INAUDIBLE_DBFS, db((byte) loudest) - INAUDIBLE_BELOW_PEAK_DB));
+  }
+
+  /** How many hops hold more than noise, gaps of less than two seconds closed. */
+  int activeHops() {
+    return above(threshold()).stream().mapToInt(found -> found[1] - found[0]).sum();
+  }
+
+  private List<int[]> above(double on) {
     List<int[]> found = new ArrayList<>();
     int[] open = null;
     for (int i = 0; i < hops; i++) {

@@ -1,12 +1,12 @@
 package drevik.intake;
 
 import drevik.audio.AudioException;
-import drevik.audio.Resampler;
 import drevik.audio.Sha256;
 import drevik.audio.WavReader;
 import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import drevik.mix.AudioRef;
+import drevik.mix.Mix;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,11 +30,13 @@ public final class FolderDelivery {
    * One file of the folder.
    *
    * @param name with its folders inside the delivery
-   * @param file null if it cannot be used
+   * @param id in the delivery
+   * @param file null if it cannot be used, or is the second half of another one's stereo file
    * @param fault why it cannot be used; null if it can
    * @param steps what was done to it
    */
   public record Taken(
+      String id,
       String name,
       @Nullable DeliveredFile file,
       @Nullable String fault,
@@ -47,10 +49,10 @@ public final class FolderDelivery {
 
   /**
    * @param audio where the session's audio goes; files in it of the same names are replaced
-   * @param sampleRate of the session, Hz
+   * @param mix the session that it is for
    * @throws AudioException if the folder cannot be read or a file cannot be conformed
    */
-  public static List<Taken> take(Path folder, Path audio, int sampleRate) {
+  public static List<Taken> take(Path folder, Path audio, Mix mix) {
     try {
       Files.createDirectories(audio);
       List<Taken> taken = new ArrayList<>();
@@ -64,14 +66,40 @@ public final class FolderDelivery {
           usable.put(name, new Measured(path, name, found, SecondSorting.of(sorting, found)));
           order.add(name);
         } catch (AudioException e) {
-          taken.add(new Taken(name, null, e.getMessage(), sorting, List.of()));
+          String id = String.format(Locale.ROOT, "x%03d", taken.size() + 1);
+          taken.add(new Taken(id, name, null, e.getMessage(), sorting, List.of()));
         }
       }
       Map<String, ConformStep.Beside> beside = pairs(usable, order);
-      Set<String> names = new HashSet<>();
+      List<Conforming.Source> sources = new ArrayList<>();
       for (String name : order) {
-        String id = String.format(Locale.ROOT, "%03d", taken.size() + 1);
-        taken.add(conform(usable.get(name), id, beside.get(name), audio, sampleRate, names));
+        String id = String.format(Locale.ROOT, "%03d", taken.size() + sources.size() + 1);
+        Measured file = usable.get(name);
+        sources.add(
+            new Conforming.Source(
+                id,
+                name,
+                new AudioRef(name, name),
+                file.sorting().category(),
+                file.found(),
+                beside.get(name),
+                Set.of()));
+      }
+      Conforming conforming = Conforming.of(mix, sources);
+      Played played = new Played(folder, audio, conforming, mix.sampleRate());
+      Map<String, DeliveredFile> files = new HashMap<>();
+      for (DeliveredFile file : conforming.files()) {
+        files.put(file.id(), played.of(file));
+      }
+      for (Conforming.Source source : sources) {
+        taken.add(
+            new Taken(
+                source.id(),
+                source.name(),
+                files.get(source.id()),
+                null,
+                usable.get(source.name()).sorting(),
+                conforming.steps(source.id())));
       }
       return taken;
     } catch (IOException e) {
@@ -111,37 +139,33 @@ public final class FolderDelivery {
     return beside;
   }
 
-  private static Taken conform(
-      Measured file,
-      String id,
-      ConformStep.@Nullable Beside beside,
-      Path audio,
-      int sampleRate,
-      Set<String> names)
-      throws IOException {
-    List<ConformStep> steps = ConformStep.of(file.found(), sampleRate, beside, 0);
-    String base = String.valueOf(file.path().getFileName());
-    // Two folders may hold files of one name, and a file system may not tell large from small.
-    String own = names.add(base.toLowerCase(Locale.ROOT)) ? base : id + " " + base;
-    Path played = audio.resolve(own);
-    if (ConformStep.makeACopy(steps)) {
-      Resampler.convert(
-          file.path(), played, sampleRate, ConformStep.has(steps, ConformStep.Kind.TO_MONO));
-    } else {
-      Files.copy(file.path(), played, StandardCopyOption.REPLACE_EXISTING);
+  /** Where the session plays a file from, each under a name of its own. */
+  private static final class Played {
+    private final Path folder;
+    private final Path audio;
+    private final ConformedCopy copies;
+    private final Set<String> names = new HashSet<>();
+
+    Played(Path folder, Path audio, Conforming conforming, int sampleRate) {
+      this.folder = folder;
+      this.audio = audio;
+      copies = new ConformedCopy(conforming, ref -> folder.resolve(ref.name()), sampleRate);
     }
-    try (WavReader reader = WavReader.open(played)) {
-      DeliveredFile delivered =
-          DeliveredFile.of(
-                  id,
-                  own,
-                  new AudioRef(Sha256.of(played), own),
-                  reader.header().layout(),
-                  reader.header().frames(),
-                  file.found().silent(),
-                  file.sorting().category())
-              .withFlip(ConformStep.has(steps, ConformStep.Kind.FLIP));
-      return new Taken(file.name(), delivered, null, file.sorting(), steps);
+
+    DeliveredFile of(DeliveredFile file) throws IOException {
+      String base = Conforming.baseOf(file.name());
+      // Two folders may hold files of one name, and a file system may not tell large from small.
+      String own = names.add(base.toLowerCase(Locale.ROOT)) ? base : file.id() + " " + base;
+      Path played = audio.resolve(own);
+      if (copies.isNeeded(file.id())) {
+        copies.write(file.id(), played);
+      } else {
+        Files.copy(folder.resolve(file.name()), played, StandardCopyOption.REPLACE_EXISTING);
+      }
+      try (WavReader reader = WavReader.open(played)) {
+        AudioRef copy = new AudioRef(Sha256.of(played), own);
+        return file.playedFrom(copy, reader.header().frames());
+      }
     }
   }
 }

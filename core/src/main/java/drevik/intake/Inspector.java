@@ -246,11 +246,9 @@ public final class Inspector {
     double ratio = Math.min(1, Math.sqrt(slope / energy) / 2);
     double brightness = Math.asin(ratio) / Math.PI * header.sampleRate();
     List<Stretch> activity = new ArrayList<>();
-    long active = 0;
     for (int[] hops : envelope.activity()) {
       long to = Math.min(header.frames(), (long) hops[1] * hopFrames);
       Stretch stretch = new Stretch((long) hops[0] * hopFrames, to);
-      active += stretch.frames();
       if (activity.size() < MOST_STRETCHES) {
         activity.add(stretch);
       } else {
@@ -260,6 +258,7 @@ public final class Inspector {
       }
     }
     int[] onsets = envelope.onsets();
+    long active = Math.min(header.frames(), (long) envelope.activeHops() * hopFrames);
     double activeSeconds = (double) active / header.sampleRate();
     return new Sound(
         brightness,

@@ -13,7 +13,8 @@ import org.jspecify.annotations.Nullable;
  * @param noiseFloorDbfs RMS of the quietest stretches that are no digital silence; null if the file
  *     has no pauses to hear it in
  * @param pulseBpm beats a minute, if the onsets are as regular as a click; else null
- * @param activity where there is sound; gaps of less than two seconds are no gaps
+ * @param activity where there is anything to be heard, noise included; gaps of less than two
+ *     seconds are no gaps
  */
 public record Sound(
     @Nullable Double brightnessHz,

@@ -1,5 +1,7 @@
 package drevik.mix;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * A range of an audio file placed on a seat.
  *
@@ -8,7 +10,10 @@ package drevik.mix;
  * @param sourceOut the frame after the last one that is heard
  * @param gainDb dB
  * @param keep kept on purpose when a template is made from the session
+ * @param fadeIn frames over which it rises from silence, from its start on; 0 for none
+ * @param fadeOut frames over which it falls to silence, up to its end; 0 for none
  */
+@RecordBuilder
 public record Clip(
     String id,
     AudioRef audio,
@@ -16,19 +21,26 @@ public record Clip(
     long sourceIn,
     long sourceOut,
     double gainDb,
-    boolean keep) {
+    boolean keep,
+    int fadeIn,
+    int fadeOut)
+    implements ClipBuilder.With {
 
   public Clip {
     if (startFrame < 0 || sourceIn < 0 || sourceOut < sourceIn) {
       throw new IllegalArgumentException(
           "clip " + id + " must not start before 0 nor end before it starts");
     }
+    if (fadeIn < 0 || fadeOut < 0 || (long) fadeIn + fadeOut > sourceOut - sourceIn) {
+      throw new IllegalArgumentException(
+          "the fades of clip " + id + " must fit into it, one behind the other");
+    }
   }
 
-  /** A clip of a session: a template made from it leaves the audio out. */
+  /** A clip of a session, without fades: a template made from it leaves the audio out. */
   public Clip(
       String id, AudioRef audio, long startFrame, long sourceIn, long sourceOut, double gainDb) {
-    this(id, audio, startFrame, sourceIn, sourceOut, gainDb, false);
+    this(id, audio, startFrame, sourceIn, sourceOut, gainDb, false, 0, 0);
   }
 
   public long frames() {

@@ -11,39 +11,75 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 
 /** Streams one clip into a seat's block. */
-final class ClipPlayer implements Closeable {
+final class ClipPlayer {
+  /**
+   * The files that one channel's clips play, each opened once however many clips are cut from it. A
+   * channel plays its clips one after another, so they share what is read into.
+   */
+  static final class Sources implements Closeable {
+    private final AudioLocator audio;
+    private final int sampleRate;
+    private final int blockSize;
+    private final Map<Path, Source> open = new HashMap<>();
+
+    Sources(AudioLocator audio, int sampleRate, int blockSize) {
+      this.audio = audio;
+      this.sampleRate = sampleRate;
+      this.blockSize = blockSize;
+    }
+
+    private Source of(Clip clip) {
+      Path file = audio.locate(clip.audio());
+      Source known = open.get(file);
+      if (known != null) {
+        return known;
+      }
+      WavReader reader = WavReader.open(file);
+      Source source = new Source(reader, new float[reader.header().layout().channels()][blockSize]);
+      open.put(file, source);
+      int fileRate = reader.header().sampleRate();
+      if (fileRate != sampleRate) {
+        throw new AudioException(
+            "“"
+                + clip.audio().name()
+                + "” is at "
+                + fileRate
+                + " Hz and the Mix at "
+                + sampleRate
+                + " Hz; conform the file before printing, or it would play at the wrong speed");
+      }
+      return source;
+    }
+
+    @Override
+    public void close() throws IOException {
+      for (Source source : open.values()) {
+        source.reader.close();
+      }
+    }
+  }
+
+  private record Source(WavReader reader, float[][] block) {}
+
   private final Clip clip;
   private final int latency;
-  private final WavReader reader;
-  private final float[][] block;
+  private final Source source;
   private final Feed feed;
 
   /**
    * @param latency frames by which the seat is held back, for a key that arrives late
    * @throws AudioException if the file is missing, broken or at another sample rate
    */
-  ClipPlayer(Clip clip, Path file, Layout seat, int sampleRate, int blockSize, int latency) {
+  ClipPlayer(Clip clip, Sources sources, Layout seat, int latency) {
     this.clip = clip;
     this.latency = latency;
-    this.reader = WavReader.open(file);
-    int fileRate = reader.header().sampleRate();
-    if (fileRate != sampleRate) {
-      closeQuietly();
-      throw new AudioException(
-          "“"
-              + clip.audio().name()
-              + "” is at "
-              + fileRate
-              + " Hz and the Mix at "
-              + sampleRate
-              + " Hz; conform the file before printing, or it would play at the wrong speed");
-    }
-    Layout layout = reader.header().layout();
-    this.block = new float[layout.channels()][blockSize];
-    double[][] gains = ChannelMatrix.of(layout, seat, 0, PanLaw.NONE);
-    this.feed = new Feed(block, gains, Decibels.toGain(clip.gainDb()), 0, blockSize);
+    this.source = sources.of(clip);
+    double[][] gains = ChannelMatrix.of(source.reader.header().layout(), seat, 0, PanLaw.NONE);
+    this.feed = new Feed(source.block, gains, Decibels.toGain(clip.gainDb()), 0, sources.blockSize);
   }
 
   /** True where this clip sounds in the block. */
@@ -55,11 +91,14 @@ final class ClipPlayer implements Closeable {
   void play(float[][] into, long blockStart, int frames, boolean replace) {
     int first = (int) Math.max(0, start() - blockStart);
     int end = (int) Math.min(frames, clip.endFrame() + latency - blockStart);
-    long inSource = clip.sourceIn() + blockStart + first - start();
-    int read = reader.read(inSource, block, first, end - first);
-    for (float[] channel : block) {
+    long inClip = blockStart + first - start();
+    int read = source.reader.read(clip.sourceIn() + inClip, source.block, first, end - first);
+    for (float[] channel : source.block) {
       Arrays.fill(channel, 0, first, 0f);
       Arrays.fill(channel, first + read, frames, 0f);
+    }
+    if (inClip < clip.fadeIn() || inClip + read > clip.frames() - clip.fadeOut()) {
+      fade(inClip, first, read);
     }
     if (replace) {
       feed.replace(into, frames);
@@ -68,20 +107,23 @@ final class ClipPlayer implements Closeable {
     }
   }
 
+  /** Fades as half a period of a raised cosine, which begins and ends without a corner. */
+  private void fade(long inClip, int first, int read) {
+    for (int i = 0; i < read; i++) {
+      double toStart = (inClip + i + 0.5) / clip.fadeIn();
+      double toEnd = (clip.frames() - inClip - i - 0.5) / clip.fadeOut();
+      double nearer = Math.min(toStart, toEnd);
+      if (nearer >= 1) {
+        continue;
+      }
+      float gain = (float) (0.5 - 0.5 * Math.cos(Math.PI * nearer));
+      for (float[] channel : source.block) {
+        channel[first + i] *= gain;
+      }
+    }
+  }
+
   private long start() {
     return clip.startFrame() + latency;
-  }
-
-  @Override
-  public void close() throws IOException {
-    reader.close();
-  }
-
-  private void closeQuietly() {
-    try {
-      reader.close();
-    } catch (IOException ignored) {
-      // Nothing was written; the refusal that follows is what matters.
-    }
   }
 }

@@ -11,6 +11,7 @@ import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
 import drevik.dsp.Settings;
 import drevik.mix.Channel;
+import drevik.mix.Clip;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Output;
@@ -44,6 +45,7 @@ final class Plan implements Closeable {
   final List<NullNode> nullTests = new ArrayList<>();
   final List<End> ends = new ArrayList<>();
   final List<WavWriter> writers = new ArrayList<>();
+  private final List<ClipPlayer.Sources> played = new ArrayList<>();
   final List<Path> files = new ArrayList<>();
   final long frames;
   long runFrames;
@@ -241,16 +243,10 @@ final class Plan implements Closeable {
       node.feeds.add(
           feed(from, source.tap(), channel.layout(), source.pan(), source.gain(), delay));
     }
-    for (int i = 0; i < channel.clips().size(); i++) {
-      var clip = channel.clips().get(i);
-      node.clips.add(
-          new ClipPlayer(
-              clip,
-              audio.locate(clip.audio()),
-              channel.layout(),
-              mix.sampleRate(),
-              blockSize,
-              latency));
+    ClipPlayer.Sources files = new ClipPlayer.Sources(audio, mix.sampleRate(), blockSize);
+    played.add(files);
+    for (Clip clip : channel.clips()) {
+      node.clips.add(new ClipPlayer(clip, files, channel.layout(), latency));
     }
     int at = latency;
     int preFader = latency;
@@ -362,12 +358,8 @@ final class Plan implements Closeable {
     for (WavWriter writer : writers) {
       writer.close();
     }
-    for (List<ChannelNode> level : levels) {
-      for (ChannelNode node : level) {
-        for (ClipPlayer clip : node.clips) {
-          clip.close();
-        }
-      }
+    for (ClipPlayer.Sources sources : played) {
+      sources.close();
     }
   }
 

@@ -278,7 +278,7 @@ class LineCheckTest {
   @Test
   void aKeptClipMayStayInATemplate() {
     Clip tag = clip("tag.wav", 100);
-    Clip kept = new Clip(tag.id(), tag.audio(), 0, 0, 100, 0, true);
+    Clip kept = tag.withKeep(true);
     Mix template = broken("kick", c -> c.withClips(List.of(kept))).withKind(MixKind.TEMPLATE);
     assertThat(ofRule(template, Rule.TEMPLATE_HOLDS_AUDIO)).isEmpty();
   }

@@ -155,7 +155,7 @@ class EditsTest {
   @Test
   void aTemplateTakesNoAudioAndATakenSeatNoSecondFile() {
     Channel kick = band().channel("kick").orElseThrow();
-    var seating = new SeatDelivery.Seating(kick, null, clip("k.wav", 10), null);
+    var seating = new SeatDelivery.Seating(kick, null, List.of(clip("k.wav", 10)), List.of());
     SeatDelivery edit = new SeatDelivery("d", List.of(seating), List.of("snare"));
     assertThatThrownBy(() -> edit.applyTo(band().withKind(MixKind.TEMPLATE)))
         .hasMessageContaining("holds no audio");

@@ -14,17 +14,16 @@ class ConformStepTest {
 
   @Test
   void aFileThatFitsNeedsNothing() {
-    assertThat(ConformStep.of(PLAIN, 48_000, null, 0)).isEmpty();
+    assertThat(ConformStep.of(PLAIN, 48_000, null)).isEmpty();
     PairFinding agrees = new PairFinding(0.9, 0.9, 0, 48_000, false);
-    assertThat(ConformStep.of(PLAIN, 48_000, new Beside("Top", agrees), 0)).isEmpty();
+    assertThat(ConformStep.of(PLAIN, 48_000, new Beside("Top", agrees))).isEmpty();
   }
 
   @Test
   void everyStepSaysWhatIsDoneAndWhy() {
     Inspection found = PLAIN.withContainer("flac").withEncoding("flac").withDualMono(true);
     PairFinding flipped = new PairFinding(-0.9, 0.91, 3, 48_000, true);
-    List<ConformStep> steps =
-        ConformStep.of(found, 44_100, new Beside("Snare top", flipped), 22_050);
+    List<ConformStep> steps = ConformStep.of(found, 44_100, new Beside("Snare top", flipped));
     assertThat(steps)
         .containsExactly(
             new ConformStep(Kind.DECODE, "decoded from flac"),
@@ -32,16 +31,10 @@ class ConformStepTest {
             new ConformStep(Kind.TO_MONO, "to mono: both sides are the same"),
             new ConformStep(
                 Kind.FLIP,
-                "polarity flipped, to agree with “Snare top”: correlation +0.91 instead of −0.90"),
-            new ConformStep(Kind.PLACE, "begins at 0.500 s, where its time reference says"));
+                "polarity flipped, to agree with “Snare top”: correlation +0.91 instead of −0.90"));
     assertThat(ConformStep.makeACopy(steps)).isTrue();
-    assertThat(ConformStep.makeACopy(steps.subList(3, 5))).isFalse();
+    assertThat(ConformStep.makeACopy(steps.subList(3, 4))).isFalse();
     assertThat(ConformStep.layoutAfter(Layout.STEREO, steps)).isEqualTo(Layout.MONO);
-    assertThat(steps).filteredOn(step -> step.kind().isOptional()).hasSize(3);
-  }
-
-  @Test
-  void silenceIsLeftAsItIs() {
-    assertThat(ConformStep.of(PLAIN.withSilent(true), 44_100, null, 10)).isEmpty();
+    assertThat(steps).filteredOn(step -> step.kind().isOptional()).hasSize(2);
   }
 }

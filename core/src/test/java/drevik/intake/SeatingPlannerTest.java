@@ -3,14 +3,18 @@ package drevik.intake;
 import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.Layout;
+import drevik.edit.SeatDelivery;
 import drevik.intake.SeatingPlan.Act;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
 import drevik.mix.Refused;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -46,7 +50,10 @@ class SeatingPlannerTest {
   void theSeatWhoseNameFitsIsTaken() {
     SeatingPlan plan =
         plan(file("03 Snr Top.wav", "drums/snare"), file("04 Snr Btm.wav", "drums/snare"));
-    assertThat(plan.places()).extracting("seatName").containsExactly("Snare top", "Snare bottom");
+    assertThat(plan.places())
+        .extracting("calledBefore")
+        .containsExactly("Snare top", "Snare bottom");
+    assertThat(plan.places()).extracting("seatName").containsExactly("Snr Top", "Snr Btm");
     assertThat(plan.places()).extracting("act").containsOnly(Act.TAKES);
     assertThat(plan.stow()).extracting("name").containsExactly("Cowbell");
   }
@@ -111,7 +118,7 @@ class SeatingPlannerTest {
     var files = List.of(file("OH_L.wav", "drums/overhead"), file("OH_R.wav", "drums/overhead"));
     SeatingPlan plan = SeatingPlanner.plan(stereo, files);
     assertThat(plan.places()).extracting("act").containsOnly(Act.ADDS);
-    assertThat(plan.places()).extracting(p -> p.seating().seat().pan()).containsExactly(-1.0, 1.0);
+    assertThat(plan.seatings()).extracting(s -> s.seat().pan()).containsExactly(-1.0, 1.0);
   }
 
   @Test
@@ -119,12 +126,14 @@ class SeatingPlannerTest {
     DeliveredFile first = file("Snare top.wav", "drums/snare").withFrames(100);
     Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
     DeliveredFile second =
-        file("Snare top v2.wav", "drums/snare").withFrames(90).withReplaces(first.id());
+        file("Snare top v2.wav", "drums/snare")
+            .playedFrom(new AudioRef("", "Snare top v2.wav"), 90)
+            .withReplaces(first.id());
     SeatingPlan plan = SeatingPlanner.plan(seated, List.of(second));
     assertThat(plan.places()).extracting("act").containsExactly(Act.REPLACES);
     assertThat(plan.places().get(0).because()).isEqualTo("a new version of “Snare top.wav”");
     Mix after = plan.toEdit("two").applyTo(seated);
-    Channel seat = after.channelsById().get(plan.places().get(0).seating().seat().id());
+    Channel seat = after.channelsById().get(plan.places().get(0).seat());
     assertThat(seat.clips())
         .singleElement()
         .satisfies(
@@ -167,6 +176,162 @@ class SeatingPlannerTest {
   @Test
   void aFlippedMicrophoneTurnsItsSeat() {
     SeatingPlan plan = plan(file("Snare top.wav", "drums/snare").withFlip(true));
-    assertThat(plan.places().get(0).seating().seat().invertPolarity()).isTrue();
+    assertThat(plan.seatings().get(0).seat().invertPolarity()).isTrue();
+  }
+
+  private static SeatingPlan plan(Mix mix, DeliveredFile... files) {
+    return SeatingPlanner.plan(mix, List.of(files));
+  }
+
+  @Test
+  void whatAPersonWishesComesFirst() {
+    DeliveredFile top =
+        file("Snr Top.wav", "drums/snare")
+            .withWish(new SeatWish(SeatWish.Kind.SEAT, "Snare bottom"));
+    DeliveredFile other =
+        file("Snr Btm.wav", "drums/snare").withWish(new SeatWish(SeatWish.Kind.LEFT_OUT, null));
+    DeliveredFile bell =
+        file("Bell.wav", "percussion/hand")
+            .withWish(new SeatWish(SeatWish.Kind.NEW_SEAT, "keys bus"));
+    SeatingPlan plan = plan(MIX, other, top, bell);
+    assertThat(plan.places()).extracting("act").containsExactly(Act.LEFT_OUT, Act.TAKES, Act.ADDS);
+    assertThat(plan.places().get(1).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(2).destination()).isEqualTo("keys bus");
+    assertThat(plan.places()).extracting("wished").containsOnly(true);
+    assertThat(plan.stow()).extracting("name").containsExactly("Snare top", "Cowbell");
+  }
+
+  @Test
+  void aWishThatCanNoLongerBeMetFallsBackToThePlan() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare");
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile second =
+        file("Snr x.wav", "drums/snare").withWish(new SeatWish(SeatWish.Kind.SEAT, "Snare top"));
+    SeatingPlan plan = plan(seated, second);
+    assertThat(plan.places().get(0).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(0).wished()).isFalse();
+  }
+
+  @Test
+  void newSeatsStandByConventionAndThenByWhenTheyAreFirstHeard() {
+    Mix mix = mix().bus("band", null).map("guitar", "band").map("keys", "band").build();
+    SeatingPlan plan =
+        plan(
+            mix,
+            file("Pno.wav", "keys/piano"),
+            file("Gtr c.wav", "guitar/electric").withFirstSound(900),
+            file("Gtr a.wav", "guitar/electric").withFirstSound(500),
+            file("Gtr b.wav", "guitar/electric").withFirstSound(100).withStartFrame(200));
+    Mix after = plan.toEdit("d").applyTo(mix.withKind(MixKind.SESSION));
+    assertThat(after.channels())
+        .filteredOn(c -> c.kind() == ChannelKind.SEAT)
+        .extracting(Channel::name)
+        .containsExactly("Gtr b", "Gtr a", "Gtr c", "Pno");
+  }
+
+  @Test
+  void aMicrophoneGoesIntoTheSumOfItsKind() {
+    Mix mix =
+        mix()
+            .seat("Snare", "snares", c -> c.withCategory("drums/snare"))
+            .bus("snares", "drums", c -> c.withCategory("drums/snare"))
+            .bus("drums", null)
+            .map("drums", "drums")
+            .build();
+    SeatingPlan plan =
+        plan(mix, file("Snr Top.wav", "drums/snare"), file("Snr Btm.wav", "drums/snare"));
+    assertThat(plan.places()).extracting("destination").containsOnly("snares");
+    assertThat(plan.places().get(1).because()).contains("into “snares”, which sums");
+  }
+
+  @Test
+  void thePersonsOwnSeatIsTheirs() {
+    Mix mix =
+        mix()
+            .seat("Voice 1", "voices", c -> c.withCategory("interview").withPerson("Ines Vale"))
+            .seat("Voice 2", "voices", c -> c.withCategory("interview").withPerson("Tomas Ruhl"))
+            .bus("voices", null)
+            .build();
+    SeatingPlan plan =
+        plan(mix, file("Ruhl lav.wav", "interview"), file("Vale lav.wav", "interview"));
+    assertThat(plan.places()).extracting("calledBefore").containsExactly("Voice 2", "Voice 1");
+  }
+
+  @Test
+  void seatsAreNamedByThePatternAndNeverTwiceTheSame() {
+    List<DeliveredFile> files =
+        List.of(
+            file("a/Snr.wav", "drums/snare"),
+            file("b/Snr.wav", "drums/snare"),
+            file("Bell.wav", "percussion/hand"));
+    List<String> names = files.stream().map(DeliveredFile::name).toList();
+    assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of(null, names)).places())
+        .extracting("seatName")
+        .containsExactly("Snr", "Snr 2", "Bell");
+    assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of("{seat} ({file})", names)).places())
+        .extracting("seatName")
+        .containsExactly("Snare bottom (Snr)", "Snare top (Snr)", "Cowbell (Bell)");
+    assertThatThrownBy(() -> SeatNames.requireSound("{take}"))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("use {file}, {seat} or {category}");
+    assertThatThrownBy(() -> SeatNames.requireSound("{category}"))
+        .hasMessageContaining("needs {file} or {seat}");
+  }
+
+  @Test
+  void aReferenceStandsAboutAsLoudAsTheTracksTogether() {
+    Mix mix =
+        mix()
+            .seat("Snare", "mix", c -> c.withCategory("drums/snare").withFaderDb(-6))
+            .seat("Bell", "mix", c -> c.withCategory("percussion/hand"))
+            .bus("mix", null)
+            .output("mix")
+            .channel(
+                ChannelKind.REFERENCE,
+                "Rough",
+                Layout.STEREO,
+                null,
+                c -> c.withCategory("reference/rough"))
+            .build();
+    Output whole = mix.outputs().get(0).withKind(OutputKind.MIX);
+    SeatingPlan plan =
+        plan(
+            mix.withOutputs(List.of(whole)),
+            file("snare.wav", "drums/snare").withLoudness(-20.0),
+            file("bell.wav", "percussion/hand").withLoudness(-26.0),
+            file("rough.wav", "reference/rough").withLoudness(-10.0));
+    SeatDelivery.Seating rough =
+        plan.seatings().stream()
+            .filter(s -> s.seat().kind() == ChannelKind.REFERENCE)
+            .findFirst()
+            .orElseThrow();
+    // Two tracks at −26 LUFS behind their faders make −23 LUFS.
+    assertThat(rough.clips().get(0).gainDb()).isCloseTo(-13, within(0.1));
+    assertThat(plan.places().get(2).because()).contains("at -13.0 dB about as loud");
+  }
+
+  @Test
+  void theSecondHalfOfAStereoFileIsShownBesideTheFirst() {
+    DeliveredFile choir =
+        file("Choir.L.wav", "keys").withLayout(Layout.STEREO).withJoined("Choir.R.wav");
+    SeatingPlan plan = plan(choir);
+    assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.JOINS);
+    assertThat(plan.places()).extracting("seatName").containsOnly("Choir");
+    String clip = plan.seatings().get(0).clips().get(0).id();
+    assertThat(DeliveredFile.filesOf(clip)).containsExactly("Choir.L.wav", "Choir.R.wav");
+  }
+
+  @Test
+  void oneSideOfAJoinedPairDoesNotReplaceBoth() {
+    DeliveredFile both = file("Choir.L.wav", "keys").withJoined("r").withId("l");
+    Mix seated = plan(both).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile right = file("Choir.R v2.wav", "keys").withReplaces("r");
+    assertThat(plan(seated, right).places().get(0).because()).contains("send both sides");
+    SeatingPlan again =
+        plan(seated, file("Choir.L v2.wav", "keys").withJoined("r2").withReplaces("l"));
+    assertThat(again.places().get(0).act()).isEqualTo(Act.REPLACES);
+    Mix after = again.toEdit("two").applyTo(seated);
+    Channel seat = after.channel(again.places().get(0).seat()).orElseThrow();
+    assertThat(seat.clips()).singleElement().extracting("audio.name").isEqualTo("Choir.L v2.wav");
   }
 }

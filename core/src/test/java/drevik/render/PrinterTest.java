@@ -14,6 +14,7 @@ import drevik.audio.SampleFormat;
 import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
 import drevik.mix.Channel;
+import drevik.mix.Clip;
 import drevik.mix.Control;
 import drevik.mix.Key;
 import drevik.mix.Mix;
@@ -109,6 +110,32 @@ class PrinterTest {
               Files.mismatch(folder.resolve("reference/" + file), folder.resolve("other/" + file)))
           .as(file)
           .isEqualTo(-1);
+    }
+  }
+
+  @Test
+  void partsOfOneFileStandWhereTheyStoodAndAreFadedAtTheirCuts() throws IOException {
+    Clip whole = MixWords.clip("noise.wav", FRAMES);
+    int cut = FRAMES / 2;
+    Clip first = whole.with().id("1").sourceOut(cut).fadeOut(1_000).build();
+    Clip second =
+        whole.with().id("2").startFrame(cut + 500).sourceIn(cut + 500).fadeIn(200).build();
+    Mix mix =
+        mix()
+            .seat("a", "mix", c -> c.withClips(List.of(first, second)).withPan(-1))
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    print(mix, new PrintOptions(Set.of(), 333, 1), "cut");
+    float[] original = read("noise.wav")[0];
+    float[] printed = read("cut/mix.wav")[0];
+    for (int i = 0; i < FRAMES; i++) {
+      double gain = i < cut - 1_000 || i >= cut + 700 ? 1 : i >= cut && i < cut + 500 ? 0 : -1;
+      if (gain < 0) {
+        double nearer = i < cut ? (cut - i - 0.5) / 1_000 : (i - cut - 500 + 0.5) / 200;
+        gain = 0.5 - 0.5 * Math.cos(Math.PI * nearer);
+      }
+      assertThat((double) printed[i]).isCloseTo(gain * original[i], within(1e-6));
     }
   }
 

@@ -51,7 +51,7 @@ public final class WeathervaneDemo {
     Path delivery = folder.resolve(DELIVERY_FOLDER);
     writeDelivery(delivery);
     List<DeliveredFile> delivered =
-        FolderDelivery.take(delivery, folder.resolve("audio"), template.sampleRate()).stream()
+        FolderDelivery.take(delivery, folder.resolve("audio"), template).stream()
             .map(FolderDelivery.Taken::file)
             .filter(file -> file != null)
             .toList();

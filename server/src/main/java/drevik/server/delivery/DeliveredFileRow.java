@@ -2,6 +2,7 @@ package drevik.server.delivery;
 
 import drevik.category.Sorting;
 import drevik.intake.PairFinding;
+import drevik.intake.SeatWish;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -56,6 +57,10 @@ class DeliveredFileRow {
   @JdbcTypeCode(SqlTypes.JSON)
   @Column(nullable = false)
   List<String> stepsOff = List.of();
+
+  /** Where a person wants it; null for where the plan puts it. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Nullable SeatWish wish;
 
   protected DeliveredFileRow() {}
 

@@ -1,6 +1,7 @@
 package drevik.server.delivery;
 
 import drevik.intake.DeliveryReport;
+import drevik.intake.SeatWish;
 import drevik.server.mix.MixChange;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
@@ -36,6 +37,15 @@ class DeliveryController {
 
   /** A step of conforming to be left out, or taken in again. */
   record StepChange(String file, String kind, boolean off) {}
+
+  /** Where files are wanted; no wish for where the plan puts them. */
+  record WishChange(List<String> files, @Nullable SeatWish wish) {}
+
+  /** How seats are named; no pattern for the usual way. */
+  record SeatNaming(@Nullable String pattern) {}
+
+  /** A learned correction that is to say something else. */
+  record RuleChange(String category) {}
 
   /** A correction by a person. */
   record CategoryChange(List<String> files, String category) {}
@@ -81,7 +91,13 @@ class DeliveryController {
     return new Received(taken.isEmpty() ? "" : taken.get(0), taken.size());
   }
 
-  /** What arrived, what is wrong with it, and what is missing, as pages. */
+  /** What arrived, what is wrong with it, and what is missing. */
+  @GetMapping(path = "/api/deliveries/{id}/report", produces = MediaType.APPLICATION_JSON_VALUE)
+  ReportView report(@PathVariable String id) {
+    return ReportView.of(deliveries.report(id));
+  }
+
+  /** The same as pages. */
   @GetMapping(path = "/api/deliveries/{id}/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   ResponseEntity<byte[]> reportPdf(@PathVariable String id) throws IOException {
     DeliveryReport report = deliveries.report(id);
@@ -137,6 +153,15 @@ class DeliveryController {
     return deliveries.view(id);
   }
 
+  @PutMapping(
+      path = "/api/deliveries/{id}/rules/{ruleId}",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView changeRule(
+      @PathVariable String id, @PathVariable String ruleId, @RequestBody RuleChange change) {
+    deliveries.changeRule(id, ruleId, change.category());
+    return deliveries.view(id);
+  }
+
   @DeleteMapping(
       path = "/api/deliveries/{id}/rules/{ruleId}",
       produces = MediaType.APPLICATION_JSON_VALUE)
@@ -149,6 +174,25 @@ class DeliveryController {
   DeliveryView setCategory(@PathVariable String id, @RequestBody CategoryChange change) {
     deliveries.setCategory(id, change.files(), change.category());
     return deliveries.view(id);
+  }
+
+  /** Files go where a person wants them. */
+  @PostMapping(path = "/api/deliveries/{id}/wishes", produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView wish(@PathVariable String id, @RequestBody WishChange change) {
+    deliveries.wish(id, change.files(), change.wish());
+    return deliveries.view(id);
+  }
+
+  @PutMapping(path = "/api/deliveries/{id}/seat-names", produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView nameSeats(@PathVariable String id, @RequestBody SeatNaming naming) {
+    deliveries.nameSeats(id, naming.pattern());
+    return deliveries.view(id);
+  }
+
+  /** Start, end and tempo of the Mix as the delivery asks. */
+  @PostMapping(path = "/api/deliveries/{id}/times", produces = MediaType.APPLICATION_JSON_VALUE)
+  MixChange setTimes(@PathVariable String id, @RequestBody SeatRequest request) {
+    return deliveries.setTimes(id, request.basedOn());
   }
 
   @PostMapping(path = "/api/deliveries/{id}/seat", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -26,6 +26,9 @@ class DeliveryRow {
   @Nullable String artist;
   @Nullable String project;
 
+  /** Pattern that seats are named by; null for the usual one. */
+  @Nullable String seatNames;
+
   protected DeliveryRow() {}
 
   DeliveryRow(String id, String mixId, String name, Instant at) {

@@ -1,17 +1,16 @@
 package drevik.server.delivery;
 
-import drevik.audio.Resampler;
 import drevik.category.CategoryTree;
 import drevik.intake.ConformStep;
+import drevik.intake.ConformedCopy;
 import drevik.intake.DeliveredFile;
-import drevik.intake.DeliveryComparison;
 import drevik.intake.DeliveryReport;
-import drevik.intake.FileNotes;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
+import drevik.intake.SeatNames;
+import drevik.intake.SeatWish;
 import drevik.intake.SeatingPlan;
-import drevik.intake.SeatingPlanner;
-import drevik.intake.SessionFacts;
+import drevik.intake.SessionTimes;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -25,10 +24,9 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -116,9 +114,7 @@ public class DeliveryService {
    * delivery that are called the same but for numbers and sides.
    */
   public void setCategory(String deliveryId, List<String> fileIds, String category) {
-    if (!CategoryTree.has(category)) {
-      throw new Refused(CategoryTree.unknownMessage(category));
-    }
+    requireCategory(category);
     String client = LearnedSorting.clientOf(delivery(deliveryId));
     transaction.executeWithoutResult(
         status -> {
@@ -172,325 +168,154 @@ public class DeliveryService {
     sorting.forget(ruleId);
   }
 
-  /** A delivery as it stands: its rows, what was measured, and how it belongs to others. */
-  private final class Standing {
-    final DeliveryRow delivery;
-    final Mix mix;
-    final List<DeliveredFileRow> rows;
-    final Map<String, AudioFileRow> audio;
-    final Map<String, String> seatedOn = new HashMap<>();
-    final DeliveryComparison comparison;
-    final long firstReference;
+  /** A learned correction says something else, and the files that it is about follow at once. */
+  public void changeRule(String deliveryId, String ruleId, String category) {
+    requireCategory(category);
+    String client = LearnedSorting.clientOf(delivery(deliveryId));
+    transaction.executeWithoutResult(
+        status -> {
+          String words = sorting.change(ruleId, category);
+          List<DeliveredFileRow> rows = files.findByDeliveryIdOrderByName(deliveryId);
+          for (DeliveredFileRow row : rows) {
+            if (LearnedSorting.wordsOf(row.name).equals(words)) {
+              sorting.ruleFor(client, row.name).ifPresent(row::sort);
+            }
+          }
+          files.saveAll(rows);
+        });
+  }
 
-    Standing(String deliveryId) {
-      delivery = delivery(deliveryId);
-      mix = mixes.document(delivery.mixId);
-      rows = files.findByDeliveryIdOrderByName(deliveryId);
-      audio =
-          audioFiles
-              .findAllById(rows.stream().map(r -> r.sha256).filter(h -> h != null).toList())
-              .stream()
-              .collect(Collectors.toMap(a -> a.sha256, a -> a));
-      for (Channel channel : mix.channels()) {
-        channel.clips().forEach(c -> seatedOn.put(DeliveredFile.fileOf(c.id()), channel.name()));
-      }
-      comparison = DeliveryComparison.of(known(rows), earlier());
-      firstReference = firstReference();
-    }
-
-    private List<List<DeliveryComparison.Known>> earlier() {
-      List<String> ids =
-          deliveries.findByMixIdOrderByAtDesc(delivery.mixId).stream()
-              .filter(other -> other.at.isBefore(delivery.at))
-              .map(other -> other.id)
-              .toList();
-      Map<String, List<DeliveredFileRow>> all =
-          files.findByDeliveryIdIn(ids).stream()
-              .collect(Collectors.groupingBy(row -> row.deliveryId));
-      return ids.stream().map(id -> known(all.getOrDefault(id, List.of()))).toList();
-    }
-
-    /**
-     * Samples since midnight at 1 Hz·rate are compared in seconds: files may have several rates.
-     */
-    private long firstReference() {
-      List<Long> all =
-          rows.stream()
-              .map(this::found)
-              .filter(found -> found != null && found.header().timeReference().isPresent())
-              .map(found -> microseconds(found))
-              .sorted()
-              .toList();
-      // One file alone, or all at the same time, say nothing of where they begin.
-      return all.size() < 2 ? Long.MAX_VALUE : all.get(0);
-    }
-
-    private static long microseconds(Inspection found) {
-      return Math.round(
-          found.header().timeReference().getAsLong() * 1e6 / found.header().sampleRate());
-    }
-
-    @Nullable Inspection found(DeliveredFileRow row) {
-      AudioFileRow measured = row.sha256 == null ? null : audio.get(row.sha256);
-      return row.fault != null || measured == null ? null : measured.inspection;
-    }
-
-    boolean isOpen(DeliveredFileRow row) {
-      return found(row) != null && !seatedOn.containsKey(row.id);
-    }
-
-    private ConformStep.@Nullable Beside beside(DeliveredFileRow row) {
-      if (row.pair == null) {
-        return null;
-      }
-      return rows.stream()
-          .filter(other -> other.id.equals(row.beside))
-          .findFirst()
-          .map(other -> new ConformStep.Beside(baseOf(other.name), row.pair))
-          .orElse(null);
-    }
-
-    private long startFrame(Inspection found) {
-      if (found.header().timeReference().isEmpty() || firstReference == Long.MAX_VALUE) {
-        return 0;
-      }
-      double late = (microseconds(found) - firstReference) / 1e6;
-      return late > 0 && late < MOST_LATE_SECONDS ? Math.round(late * mix.sampleRate()) : 0;
-    }
-
-    List<ConformStep> steps(DeliveredFileRow row, Inspection found) {
-      return ConformStep.of(found, mix.sampleRate(), beside(row), startFrame(found));
-    }
-
-    List<ConformStep> wantedSteps(DeliveredFileRow row, Inspection found) {
-      return steps(row, found).stream()
-          .filter(step -> !row.stepsOff.contains(step.kind().toString()))
-          .toList();
-    }
-
-    DeliveredFile file(DeliveredFileRow row) {
-      Inspection found = found(row);
-      List<ConformStep> steps = wantedSteps(row, found);
-      DeliveryComparison.Against against = comparison.states().get(row.id);
-      return DeliveredFile.of(
-              row.id,
-              row.name,
-              new AudioRef(row.sha256, row.name),
-              ConformStep.layoutAfter(found.header().layout(), steps),
-              Math.round(
-                  (double) found.header().frames()
-                      * mix.sampleRate()
-                      / found.header().sampleRate()),
-              found.silent(),
-              row.category)
-          .with()
-          .flip(ConformStep.has(steps, ConformStep.Kind.FLIP))
-          .startFrame(ConformStep.has(steps, ConformStep.Kind.PLACE) ? startFrame(found) : 0)
-          .replaces(against.state() == DeliveryComparison.State.CHANGED ? against.earlier() : null)
-          .known(against.state() == DeliveryComparison.State.SAME ? against.earlier() : null)
-          .build();
+  private static void requireCategory(String category) {
+    if (!CategoryTree.has(category)) {
+      throw new Refused(CategoryTree.unknownMessage(category));
     }
   }
 
-  /** A recorder that ran past midnight, or was set wrong, is no reason for a gap of half a day. */
-  private static final double MOST_LATE_SECONDS = 6 * 3600;
-
-  private static List<DeliveryComparison.Known> known(List<DeliveredFileRow> rows) {
-    return rows.stream()
-        .filter(row -> row.sha256 != null && row.fault == null)
-        .map(row -> new DeliveryComparison.Known(row.id, row.name, row.sha256))
-        .toList();
+  private DeliveryStanding standing(String deliveryId) {
+    DeliveryRow delivery = delivery(deliveryId);
+    List<DeliveredFileRow> rows = files.findByDeliveryIdOrderByName(deliveryId);
+    Map<String, AudioFileRow> audio =
+        audioFiles
+            .findAllById(rows.stream().map(r -> r.sha256).filter(hash -> hash != null).toList())
+            .stream()
+            .collect(Collectors.toMap(a -> a.sha256, a -> a));
+    return new DeliveryStanding(
+        delivery, mixes.document(delivery.mixId), rows, audio, earlier(delivery));
   }
 
-  private static String baseOf(String name) {
-    return name.substring(name.lastIndexOf('/') + 1);
+  private List<List<DeliveredFileRow>> earlier(DeliveryRow delivery) {
+    List<String> ids =
+        deliveries.findByMixIdOrderByAtDesc(delivery.mixId).stream()
+            .filter(other -> other.at.isBefore(delivery.at))
+            .map(other -> other.id)
+            .toList();
+    Map<String, List<DeliveredFileRow>> all =
+        files.findByDeliveryIdIn(ids).stream()
+            .collect(Collectors.groupingBy(row -> row.deliveryId));
+    return ids.stream().map(id -> all.getOrDefault(id, List.of())).toList();
   }
 
   public DeliveryView view(String deliveryId) {
-    return view(new Standing(deliveryId));
-  }
-
-  private DeliveryView view(Standing now) {
-    SeatingPlan plan =
-        SeatingPlanner.plan(now.mix, now.rows.stream().filter(now::isOpen).map(now::file).toList());
-    Map<String, SeatingPlan.Place> places =
-        plan.places().stream().collect(Collectors.toMap(SeatingPlan.Place::file, p -> p));
-    List<DeliveryView.FileView> views =
-        now.rows.stream().map(row -> fileView(now, row, places.get(row.id))).toList();
-    long measuring =
-        now.rows.stream().filter(row -> row.fault == null && now.found(row) == null).count();
-    DeliveryRow delivery = now.delivery;
-    return new DeliveryView(
-        delivery.id,
-        delivery.mixId,
-        delivery.name,
-        delivery.at,
-        delivery.client,
-        delivery.artist,
-        delivery.project,
-        now.rows.stream().anyMatch(r -> now.seatedOn.containsKey(r.id)),
-        (int) measuring,
-        views,
-        plan.stow(),
-        now.comparison.missing(),
-        facts(now),
-        sorting.list(LearnedSorting.clientOf(delivery)));
+    DeliveryStanding now = standing(deliveryId);
+    return DeliveryViews.of(now, sorting.list(LearnedSorting.clientOf(now.delivery)));
   }
 
   /** What the delivery was, to be sent back to whom it came from. */
   public DeliveryReport report(String deliveryId) {
-    Standing now = new Standing(deliveryId);
-    DeliveryView view = view(now);
-    Map<String, Inspection> found = new HashMap<>();
-    now.rows.stream()
-        .filter(row -> now.found(row) != null)
-        .forEach(row -> found.put(row.id, now.found(row)));
-    return new DeliveryReport(
-        view.name(),
-        java.util.stream.Stream.of(view.client(), view.artist(), view.project())
-            .filter(name -> name != null)
-            .distinct()
-            .toList(),
-        view.at().atZone(java.time.ZoneOffset.UTC).toLocalDate().toString(),
-        view.files().stream().map(file -> line(file, found.get(file.id()))).toList(),
-        view.missing(),
-        view.stow().stream().map(SeatingPlan.Stowed::name).toList());
+    return DeliveryViews.report(standing(deliveryId));
   }
 
-  private static DeliveryReport.Line line(DeliveryView.FileView file, @Nullable Inspection found) {
-    List<String> wrong = new ArrayList<>();
-    if (file.fault() != null) {
-      wrong.add(file.fault());
-    } else if (file.audio() != null) {
-      wrong.addAll(file.audio().notes());
+  /** Files go where a person says, or where the plan puts them again. */
+  public void wish(String deliveryId, List<String> fileIds, @Nullable SeatWish wish) {
+    Mix mix = mixes.document(delivery(deliveryId).mixId);
+    if (wish != null) {
+      requireChannel(mix, wish);
     }
-    return new DeliveryReport.Line(file.name(), found, file.category(), wrong, goesTo(file));
+    transaction.executeWithoutResult(
+        status -> {
+          List<DeliveredFileRow> rows = files.findByDeliveryIdOrderByName(deliveryId);
+          for (DeliveredFileRow row : rows) {
+            boolean seat = wish != null && wish.kind() == SeatWish.Kind.SEAT;
+            if (fileIds.contains(row.id)) {
+              row.wish = wish;
+            } else if (seat && wish.equals(row.wish)) {
+              // Two cannot have one seat; who is put there last has it.
+              row.wish = null;
+            }
+          }
+          files.saveAll(rows);
+        });
   }
 
-  private static String goesTo(DeliveryView.FileView file) {
-    if (file.seatedOn() != null) {
-      return file.seatedOn();
+  private static void requireChannel(Mix mix, SeatWish wish) {
+    if (wish.kind() == SeatWish.Kind.LEFT_OUT) {
+      return;
     }
-    if (file.place() == null) {
-      return "";
+    Channel channel =
+        mix.channel(String.valueOf(wish.channel()))
+            .orElseThrow(() -> new NotFound("This Mix has no channel “" + wish.channel() + "”."));
+    if (wish.kind() == SeatWish.Kind.SEAT && !channel.awaitsAudio()) {
+      throw new Refused(
+          "“" + channel.name() + "” is no free seat; free it first or choose another.");
     }
-    String seat = file.place().seatName();
-    return seat != null ? seat : file.place().act() + ": " + file.place().because();
-  }
-
-  private static SessionFacts facts(Standing now) {
-    return SessionFacts.of(
-        now.rows.stream()
-            .filter(row -> now.found(row) != null)
-            .map(row -> new SessionFacts.Measured(baseOf(row.name), row.category, now.found(row)))
-            .toList());
-  }
-
-  private static DeliveryView.FileView fileView(
-      Standing now, DeliveredFileRow row, SeatingPlan.@Nullable Place place) {
-    Inspection found = now.found(row);
-    DeliveryComparison.Against against = now.comparison.states().get(row.id);
-    return new DeliveryView.FileView(
-        row.id,
-        row.name,
-        row.fault,
-        row.category,
-        row.confidence,
-        row.because,
-        row.sortedByHand,
-        found == null ? null : audioView(now, row, found),
-        against == null ? DeliveryComparison.State.NEW : against.state(),
-        found == null ? List.of() : steps(now, row, found),
-        place == null ? null : placeView(place, now.mix),
-        now.seatedOn.get(row.id));
-  }
-
-  private static DeliveryView.PlaceView placeView(SeatingPlan.Place place, Mix mix) {
-    return new DeliveryView.PlaceView(
-        place.act(),
-        place.seatName(),
-        place.destination(),
-        place.destination() == null
-            ? null
-            : mix.channel(place.destination()).map(Channel::name).orElse(null),
-        place.because());
-  }
-
-  private static List<DeliveryView.StepView> steps(
-      Standing now, DeliveredFileRow row, Inspection found) {
-    return now.steps(row, found).stream()
-        .map(
-            step ->
-                new DeliveryView.StepView(
-                    step.kind().toString(),
-                    step.says(),
-                    step.kind().isOptional(),
-                    row.stepsOff.contains(step.kind().toString())))
-        .toList();
-  }
-
-  private static DeliveryView.AudioView audioView(
-      Standing now, DeliveredFileRow row, Inspection found) {
-    var header = found.header();
-    List<String> notes = new ArrayList<>(FileNotes.of(found, now.mix.sampleRate()));
-    ConformStep.Beside beside = now.beside(row);
-    if (beside != null) {
-      notes.addAll(FileNotes.ofPair(beside.name(), beside.finding()));
+    if (wish.kind() == SeatWish.Kind.NEW_SEAT && channel.kind().holdsClips()) {
+      throw new Refused("A seat cannot feed “" + channel.name() + "”, which holds audio itself.");
     }
-    return new DeliveryView.AudioView(
-        header.seconds(),
-        header.sampleRate(),
-        header.layout().toString(),
-        found.container(),
-        header.format().toString(),
-        found.usedBits(),
-        found.samplePeakDbfs(),
-        found.truePeakDbtp(),
-        found.integratedLufs(),
-        notes,
-        found.overview());
+  }
+
+  /** How seats are named after their files; nothing for the usual way. */
+  public void nameSeats(String deliveryId, @Nullable String pattern) {
+    DeliveryRow row = delivery(deliveryId);
+    row.seatNames = pattern == null || pattern.isBlank() ? null : pattern.strip();
+    if (row.seatNames != null) {
+      SeatNames.requireSound(row.seatNames);
+    }
+    deliveries.save(row);
+  }
+
+  /** Sets start, end and tempo of the Mix as the delivery asks, in one revision. */
+  public MixChange setTimes(String deliveryId, int basedOn) {
+    DeliveryStanding now = standing(deliveryId);
+    SessionTimes times =
+        now.times()
+            .orElseThrow(
+                () -> new Refused("Nothing is seated that a start and an end could be set by."));
+    return mixes.edit(now.delivery.mixId, basedOn, times.toEdit());
   }
 
   /** Seats everything that the plan has a place for, in one revision. */
   public MixChange seat(String deliveryId, int basedOn) throws IOException {
-    Standing now = new Standing(deliveryId);
-    if (now.rows.stream().anyMatch(row -> row.fault == null && now.found(row) == null)) {
+    DeliveryStanding now = standing(deliveryId);
+    if (now.measuring() > 0) {
       throw new Refused(
           "Some files are still being measured; seat the delivery when that is done.");
     }
-    // Planned first: what is left out need not be conformed.
-    Map<String, DeliveredFile> open = new LinkedHashMap<>();
-    now.rows.stream().filter(now::isOpen).forEach(row -> open.put(row.id, now.file(row)));
-    SeatingPlan first = SeatingPlanner.plan(now.mix, List.copyOf(open.values()));
-    if (first.places().stream().allMatch(p -> p.seating() == null)) {
+    if (now.plan.seatings().isEmpty()) {
       throw new Refused(
           "No file of this delivery has a seat to go to; give the files categories first.");
     }
-    for (SeatingPlan.Place place : first.places()) {
-      if (place.seating() != null) {
-        open.put(place.file(), conformed(now, open.get(place.file())));
-      }
+    // What is left out need not be conformed.
+    Set<String> placed =
+        now.plan.places().stream()
+            .filter(place -> place.seat() != null)
+            .map(SeatingPlan.Place::file)
+            .collect(Collectors.toSet());
+    ConformedCopy copies =
+        new ConformedCopy(
+            now.conforming, audio -> store.locate(audio.sha256()), now.mix.sampleRate());
+    List<DeliveredFile> conformed = new ArrayList<>();
+    for (DeliveredFile file : now.open) {
+      boolean copied = placed.contains(file.id()) && copies.isNeeded(file.id());
+      conformed.add(copied ? playedFromCopy(copies, file) : file);
     }
-    SeatingPlan plan = SeatingPlanner.plan(now.mix, List.copyOf(open.values()));
-    return mixes.edit(now.delivery.mixId, basedOn, plan.toEdit(now.delivery.name));
+    return mixes.edit(now.delivery.mixId, basedOn, now.plan(conformed).toEdit(now.delivery.name));
   }
 
-  /**
-   * The file as the session plays it: itself, or a converted copy that the store keeps beside it.
-   */
-  private DeliveredFile conformed(Standing now, DeliveredFile file) throws IOException {
-    DeliveredFileRow row =
-        now.rows.stream().filter(one -> one.id.equals(file.id())).findFirst().orElseThrow();
-    List<ConformStep> steps = now.wantedSteps(row, now.found(row));
-    if (!ConformStep.makeACopy(steps)) {
-      return file;
-    }
+  /** The file as the session plays it: a converted copy that the store keeps beside it. */
+  private DeliveredFile playedFromCopy(ConformedCopy copies, DeliveredFile file)
+      throws IOException {
     Path scratch = store.scratch();
-    Resampler.convert(
-        store.locate(row.sha256),
-        scratch,
-        now.mix.sampleRate(),
-        ConformStep.has(steps, ConformStep.Kind.TO_MONO));
+    copies.write(file.id(), scratch);
     try (AudioStore.Incoming converted = store.seal(scratch)) {
       Inspection found = Inspector.inspect(converted.file());
       converted.keep();
@@ -498,8 +323,8 @@ public class DeliveryService {
         audioFiles.save(
             new AudioFileRow(converted.sha256(), converted.bytes(), clock.instant(), found));
       }
-      return file.withAudio(new AudioRef(converted.sha256(), file.name()))
-          .withFrames(found.header().frames());
+      AudioRef copy = new AudioRef(converted.sha256(), file.name());
+      return file.playedFrom(copy, found.header().frames());
     }
   }
 

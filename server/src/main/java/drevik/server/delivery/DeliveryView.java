@@ -1,6 +1,7 @@
 package drevik.server.delivery;
 
 import drevik.intake.DeliveryComparison;
+import drevik.intake.SeatPicture;
 import drevik.intake.SeatingPlan;
 import drevik.intake.SessionFacts;
 import java.time.Instant;
@@ -12,6 +13,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param seated true if at least one of its files is on a seat now
  * @param measuring how many of its files are still being measured
+ * @param seats all seats as the plan leaves them
+ * @param seatNames pattern that seats are named by; null for the usual one
+ * @param times start, end and tempo that the files ask for; null if nothing is seated
  * @param missing names of the delivery before that did not come again
  * @param rules what was learned from corrections for this client
  */
@@ -26,9 +30,12 @@ public record DeliveryView(
     boolean seated,
     int measuring,
     List<FileView> files,
+    List<SeatView> seats,
     List<SeatingPlan.Stowed> stow,
+    @Nullable String seatNames,
     List<String> missing,
     SessionFacts facts,
+    @Nullable TimesView times,
     List<LearnedSorting.Rule> rules) {
 
   /**
@@ -76,13 +83,42 @@ public record DeliveryView(
       List<String> notes,
       List<Integer> overview) {}
 
-  /** Where the plan puts a file. */
+  /**
+   * Where the plan puts a file.
+   *
+   * @param wished a person chose it
+   */
   public record PlaceView(
       SeatingPlan.Act act,
+      @Nullable String seat,
       @Nullable String seatName,
       @Nullable String destination,
       @Nullable String destinationName,
-      String because) {}
+      String because,
+      boolean wished) {}
+
+  /**
+   * A seat as the plan leaves it.
+   *
+   * @param calledBefore what it is called now, if it gets another name
+   * @param files ids of the files that come to it
+   */
+  public record SeatView(
+      String id,
+      String name,
+      @Nullable String calledBefore,
+      String category,
+      String layout,
+      @Nullable String destinationName,
+      SeatPicture.State state,
+      List<String> files) {}
+
+  /**
+   * Start, end and tempo that the files ask for.
+   *
+   * @param set the Mix has them already
+   */
+  public record TimesView(double startSeconds, double endSeconds, double tempo, boolean set) {}
 
   /** A line of the list of deliveries. */
   public record Line(String id, String name, Instant at, int files) {}

@@ -75,7 +75,18 @@ class LearnedSorting {
   }
 
   void forget(String id) {
-    rules.delete(
-        rules.findById(id).orElseThrow(() -> new NotFound("There is no rule “" + id + "”.")));
+    rules.delete(rule(id));
+  }
+
+  /** A rule says something else from now on; the words that it is about. */
+  String change(String id, String category) {
+    SortingRuleRow rule = rule(id);
+    rule.category = category;
+    rules.save(rule);
+    return rule.words;
+  }
+
+  private SortingRuleRow rule(String id) {
+    return rules.findById(id).orElseThrow(() -> new NotFound("There is no rule “" + id + "”."));
   }
 }

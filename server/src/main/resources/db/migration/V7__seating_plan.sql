@@ -1,0 +1,4 @@
+-- Where a person wants a file, whatever the plan thinks.
+alter table delivered_file add column wish jsonb;
+-- How seats are named after their files; null for the usual way.
+alter table delivery add column seat_names text;
