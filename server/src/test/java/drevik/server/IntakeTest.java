@@ -104,7 +104,7 @@ class IntakeTest {
         .anyMatch(fault -> fault.contains("points outside"))
         .anyMatch(fault -> fault.contains("no audio file that Drevik reads"));
     assertThat(file(view, "Song.zip/Drums/Kick In.wav").path("place").path("seatName").asString())
-        .isEqualTo("Kick in");
+        .isEqualTo("Kick In");
     assertThat(send("Song.zip", new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0, 0, 0, 0, 0, 0}).detail())
         .contains("“Song.zip” is a damaged zip");
   }
@@ -142,8 +142,8 @@ class IntakeTest {
         .contains("no step that can be left out");
 
     server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
-    assertThat(channel("Snare bottom").path("invertPolarity").asBoolean()).isTrue();
-    assertThat(channel("Snare top").path("invertPolarity").asBoolean(false)).isFalse();
+    assertThat(channel("Snr Btm").path("invertPolarity").asBoolean()).isTrue();
+    assertThat(channel("Snr Top").path("invertPolarity").asBoolean(false)).isFalse();
   }
 
   private JsonNode channel(String name) {
@@ -173,7 +173,7 @@ class IntakeTest {
     assertThat(view.path("missing").toString()).isEqualTo("[\"Choir S.wav\"]");
     Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 2));
     assertThat(seated.body().path("revision").asInt()).isEqualTo(3);
-    JsonNode clips = channel("Lead voice").path("clips");
+    JsonNode clips = channel("Lead Vox").path("clips");
     assertThat(clips).hasSize(1);
     assertThat(clips.get(0).path("audio").path("name").asString()).isEqualTo("Lead Vox v2.wav");
   }
@@ -199,6 +199,10 @@ class IntakeTest {
     assertThat(file(server.measured(delivery), "Zork 9.wav").path("category").asString())
         .isEqualTo("synth/pad");
     String rule = view.path("rules").get(0).path("id").asString();
+    String rules = "/api/deliveries/" + delivery + "/rules/" + rule;
+    JsonNode changed = server.put(rules, Map.of("category", "synth/lead")).body();
+    assertThat(file(changed, "Zork 9.wav").path("category").asString()).isEqualTo("synth/lead");
+    assertThat(server.put(rules, Map.of("category", "zithers")).status()).isEqualTo(422);
     server.delete("/api/deliveries/" + delivery + "/rules/" + rule);
     delivery = delivery("A client");
     send("Zork 9.wav", noise(6, 1));
@@ -334,5 +338,100 @@ class IntakeTest {
     assertThat(file(view, "From the client/Drums/Kick In.wav").path("place").path("act").asString())
         .isEqualTo("takes");
     assertThat(Files.list(inbox)).containsExactly(inbox.resolve("taken"));
+  }
+
+  private JsonNode wish(String file, Map<String, String> wish) {
+    String id = file(server.get("/api/deliveries/" + delivery).body(), file).path("id").asString();
+    Map<String, Object> change = new java.util.HashMap<>(Map.of("files", List.of(id)));
+    change.put("wish", wish);
+    Answer answer = server.post("/api/deliveries/" + delivery + "/wishes", change);
+    return answer.body();
+  }
+
+  @Test
+  void filesGoWhereAPersonWantsThemAndBack() throws IOException {
+    send("Kick In.wav", noise(1, 1));
+    send("Kick Out.wav", noise(2, 1));
+    JsonNode planned = server.measured(delivery);
+    String in = file(planned, "Kick In.wav").path("place").path("seat").asString();
+    JsonNode swapped = wish("Kick Out.wav", Map.of("kind", "seat", "channel", in));
+    assertThat(file(swapped, "Kick Out.wav").path("place").path("seat").asString()).isEqualTo(in);
+    assertThat(file(swapped, "Kick Out.wav").path("place").path("wished").asBoolean()).isTrue();
+    assertThat(file(swapped, "Kick In.wav").path("place").path("seat").asString()).isNotEqualTo(in);
+    assertThat(act(file(wish("Kick In.wav", Map.of("kind", "left out")), "Kick In.wav")))
+        .isEqualTo("left out");
+    JsonNode added = wish("Kick In.wav", Map.of("kind", "new seat", "channel", "drums"));
+    assertThat(act(file(added, "Kick In.wav"))).isEqualTo("adds");
+    JsonNode back = file(wish("Kick Out.wav", null), "Kick Out.wav").path("place");
+    assertThat(back.path("wished").asBoolean()).isFalse();
+    assertThat(wish("Kick In.wav", Map.of("kind", "seat", "channel", "no such")).path("detail"))
+        .hasToString("\"This Mix has no channel “no such”.\"");
+    assertThat(
+            wish("Kick In.wav", Map.of("kind", "seat", "channel", "drums"))
+                .path("detail")
+                .asString())
+        .contains("is no free seat");
+  }
+
+  @Test
+  void everySeatIsShownAsThePlanLeavesItAndNamedByThePattern() throws IOException {
+    send("Kick In.wav", noise(1, 1));
+    server.measured(delivery);
+    String path = "/api/deliveries/" + delivery + "/seat-names";
+    JsonNode view = server.put(path, Map.of("pattern", "{seat} – {file}")).body();
+    JsonNode taken = null;
+    int stowed = 0;
+    for (JsonNode seat : view.path("seats")) {
+      if (seat.path("state").asString().equals("taken")) {
+        taken = seat;
+      } else if (seat.path("state").asString().equals("stowed")) {
+        stowed++;
+      }
+    }
+    assertThat(taken.path("name").asString()).isEqualTo("Kick in – Kick In");
+    assertThat(taken.path("calledBefore").asString()).isEqualTo("Kick in");
+    assertThat(taken.path("files")).hasSize(1);
+    assertThat(stowed).isGreaterThan(10);
+    assertThat(server.put(path, Map.of("pattern", "{nonsense}")).status()).isEqualTo(422);
+  }
+
+  @Test
+  void twoHalvesBecomeOneStereoSeatAndDeadAirIsCut() throws IOException {
+    float[] left = new float[480_000];
+    float[] right = new float[480_000];
+    java.util.Random random = new java.util.Random(4);
+    for (int i = 48_000; i < 96_000; i++) {
+      left[i] = random.nextFloat() - 0.5f;
+      right[i + 96_000] = random.nextFloat() - 0.5f;
+    }
+    send("Harmonium.L.wav", wave(left));
+    send("Harmonium.R.wav", wave(right));
+    JsonNode view = server.measured(delivery);
+    assertThat(act(file(view, "Harmonium.R.wav"))).isEqualTo("joins");
+    assertThat(file(view, "Harmonium.L.wav").path("steps").findValuesAsString("kind"))
+        .containsExactly("join", "trim");
+    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    JsonNode seat = channel("Harmonium");
+    assertThat(seat.path("layout").asString()).isEqualTo("stereo");
+    JsonNode clip = seat.path("clips").get(0);
+    // Sound from 1 s to 4 s, with handles of 0.5 s and 1.5 s; no cut is worth it at the start.
+    assertThat(clip.path("sourceIn").asLong(0)).isZero();
+    assertThat(clip.path("sourceOut").asLong()).isEqualTo(264_000);
+    assertThat(clip.path("fadeOut").asLong()).isEqualTo(24_000);
+    JsonNode after = server.get("/api/deliveries/" + delivery).body();
+    assertThat(after.path("files").findValuesAsString("seatedOn"))
+        .containsExactly("Harmonium", "Harmonium");
+
+    assertThat(after.path("times").path("set").asBoolean()).isFalse();
+    String times = "/api/deliveries/" + delivery + "/times";
+    assertThat(server.post(times, Map.of("basedOn", 2)).body().path("revision").asInt())
+        .isEqualTo(3);
+    JsonNode set = server.get("/api/deliveries/" + delivery).body().path("times");
+    assertThat(set.path("set").asBoolean()).isTrue();
+    assertThat(set.path("endSeconds").asDouble()).isEqualTo(8.5);
+    JsonNode report = server.get("/api/deliveries/" + delivery + "/report").body();
+    assertThat(report.path("summary").asString()).startsWith("2 files received");
+    assertThat(report.path("lines").findValuesAsString("goesTo"))
+        .containsExactly("Harmonium", "Harmonium");
   }
 }

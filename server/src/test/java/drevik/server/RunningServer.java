@@ -89,11 +89,16 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
 
   Answer upload(String deliveryId, String name, BodyPublisher body) {
     String encoded = URLEncoder.encode(name, StandardCharsets.UTF_8);
-    return send("PUT", "/api/deliveries/" + deliveryId + "/files?name=" + encoded, body);
+    return put("/api/deliveries/" + deliveryId + "/files?name=" + encoded, body);
   }
 
   Answer put(String path, BodyPublisher body) {
-    return send("PUT", path, body);
+    return send("PUT", path, "application/octet-stream", body);
+  }
+
+  Answer put(String path, Object body) {
+    String json = Documents.mapper().writeValueAsString(body);
+    return send("PUT", path, BodyPublishers.ofString(json));
   }
 
   Answer edit(String mixId, int basedOn, Object edit) {
@@ -120,13 +125,12 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   }
 
   private Answer send(String method, String path, BodyPublisher body) {
+    return send(method, path, "application/json", body);
+  }
+
+  private Answer send(String method, String path, String type, BodyPublisher body) {
     HttpRequest request =
-        HttpRequest.newBuilder(uri(path))
-            .header(
-                "Content-Type",
-                method.equals("PUT") ? "application/octet-stream" : "application/json")
-            .method(method, body)
-            .build();
+        HttpRequest.newBuilder(uri(path)).header("Content-Type", type).method(method, body).build();
     try {
       HttpResponse<byte[]> response = http.send(request, BodyHandlers.ofByteArray());
       boolean json = response.headers().firstValue("Content-Type").orElse("").contains("json");

@@ -465,7 +465,7 @@ class ServerTest {
                 Map.of("files", List.of(odd), "category", "vocals/lead"))
             .body();
     assertThat(place.path("files").findValuesAsString("seatName"))
-        .containsExactlyInAnyOrder("Kick in", "Clarinet", "Lead voice");
+        .containsExactlyInAnyOrder("Kick in", "Clarinet", "mystery");
     Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
     assertThat(seated.body().path("revision").asInt()).isEqualTo(2);
     assertThat(server.get("/api/deliveries/" + delivery).body().path("seated").asBoolean())
