@@ -17,6 +17,7 @@ import {
   type MixChange,
   type MixView,
   type PrintView,
+  type SeatWish,
 } from "./client";
 
 const complain = (error: Error) => notify(error.message, "wrong");
@@ -352,7 +353,10 @@ function useDeliveryChange<T>(deliveryId: string, ask: (what: T) => Promise<Deli
   const client = useQueryClient();
   return useMutation({
     mutationFn: ask,
-    onSuccess: (view) => client.setQueryData(["delivery", deliveryId], view),
+    onSuccess: (view) => {
+      client.setQueryData(["delivery", deliveryId], view);
+      void client.invalidateQueries({ queryKey: ["report", deliveryId] });
+    },
     onError: complain,
   });
 }
@@ -388,6 +392,59 @@ export function useForgetRule(deliveryId: string) {
     answered(
       api.DELETE("/api/deliveries/{id}/rules/{ruleId}", {
         params: { path: { id: deliveryId, ruleId } },
+      }),
+    ),
+  );
+}
+
+export function useChangeRule(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (what: { rule: string; category: string }) =>
+    answered(
+      api.PUT("/api/deliveries/{id}/rules/{ruleId}", {
+        params: { path: { id: deliveryId, ruleId: what.rule } },
+        body: { category: what.category },
+      }),
+    ),
+  );
+}
+
+/** Files go where a person wants them; without a wish, where the plan puts them. */
+export function useWish(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (body: { files: string[]; wish?: SeatWish }) =>
+    answered(
+      api.POST("/api/deliveries/{id}/wishes", { params: { path: { id: deliveryId } }, body }),
+    ),
+  );
+}
+
+export function useNameSeats(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (pattern: string) =>
+    answered(
+      api.PUT("/api/deliveries/{id}/seat-names", {
+        params: { path: { id: deliveryId } },
+        body: { pattern },
+      }),
+    ),
+  );
+}
+
+export function useReport(deliveryId: string) {
+  return useQuery({
+    queryKey: ["report", deliveryId],
+    queryFn: () =>
+      answered(api.GET("/api/deliveries/{id}/report", { params: { path: { id: deliveryId } } })),
+    // It follows from everything that is decided about the files.
+    staleTime: 0,
+  });
+}
+
+/** Start, end and tempo of the Mix as the delivery asks. */
+export function useSetTimes(mixId: string, deliveryId: string) {
+  return useMixChange(mixId, (_: undefined, basedOn) =>
+    answered(
+      api.POST("/api/deliveries/{id}/times", {
+        params: { path: { id: deliveryId } },
+        body: { basedOn },
       }),
     ),
   );

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { DeliveryView } from "../api/client";
 import { plural, time } from "../ui/format";
 
@@ -5,16 +6,20 @@ interface Props {
   delivery: DeliveryView;
   onDescribe: () => void;
   onRules: () => void;
+  onTimes: () => void;
+  /** Stands at the left end. */
+  children: ReactNode;
 }
 
 /** What a delivery says of its session, whom it comes from, and what came before it. */
-export function DeliveryFacts({ delivery, onDescribe, onRules }: Props) {
-  const { facts, missing, rules } = delivery;
+export function DeliveryFacts({ delivery, onDescribe, onRules, onTimes, children }: Props) {
+  const { facts, missing, rules, times } = delivery;
   const from = [delivery.client, delivery.artist, delivery.project].filter(
     (name, i, all) => name && all.indexOf(name) === i,
   );
   return (
     <div className="flex min-h-7 shrink-0 flex-wrap items-center gap-x-5 border-b border-rule-2 px-4 text-[12px] text-ink-2">
+      {children}
       <button className="underline underline-offset-2" onClick={onDescribe}>
         {from.length > 0 ? from.join(" / ") : "Whom does it come from?"}
       </button>
@@ -26,6 +31,15 @@ export function DeliveryFacts({ delivery, onDescribe, onRules }: Props) {
           ` · sounds ${time(facts.startSeconds)} to ${time(facts.endSeconds)}`}
         {facts.tempoBpm !== undefined && ` · ${facts.tempoBpm} BPM`}
       </span>
+      {times && !times.set && (
+        <button
+          className="underline underline-offset-2"
+          title={`from ${time(times.startSeconds)} to ${time(times.endSeconds)}, ${times.tempo} BPM; the end leaves three seconds for what dies away`}
+          onClick={onTimes}
+        >
+          Set start and end: {time(times.startSeconds)} to {time(times.endSeconds)} <kbd>T</kbd>
+        </button>
+      )}
       {missing.length > 0 && (
         <span className="text-ink" title={missing.join("\n")}>
           {plural(missing.length, "file")} of the delivery before did not come again:{" "}
@@ -33,25 +47,11 @@ export function DeliveryFacts({ delivery, onDescribe, onRules }: Props) {
           {missing.length > 2 && " …"}
         </span>
       )}
-      <span className="ml-auto flex gap-4">
-        {rules.length > 0 && (
-          <button className="underline underline-offset-2" onClick={onRules}>
-            {plural(rules.length, "correction")} learned
-          </button>
-        )}
-        <a
-          className="underline underline-offset-2"
-          href={`/api/deliveries/${delivery.id}/report.pdf`}
-        >
-          Report (PDF)
-        </a>
-        <a
-          className="underline underline-offset-2"
-          href={`/api/deliveries/${delivery.id}/report.csv`}
-        >
-          CSV
-        </a>
-      </span>
+      {rules.length > 0 && (
+        <button className="ml-auto underline underline-offset-2" onClick={onRules}>
+          {plural(rules.length, "correction")} learned
+        </button>
+      )}
     </div>
   );
 }

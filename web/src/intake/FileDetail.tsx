@@ -21,6 +21,7 @@ export function FileDetail({ delivery, file }: Props) {
           {file.because.map((reason) => (
             <li key={reason}>{reason}</li>
           ))}
+          {file.place && <li>{goesTo(file.place)}</li>}
           {file.against !== "new" && (
             <li>
               {file.against === "same"
@@ -44,6 +45,12 @@ export function FileDetail({ delivery, file }: Props) {
       </div>
     </section>
   );
+}
+
+function goesTo(place: NonNullable<FileView["place"]>): string {
+  return place.seat === undefined
+    ? `stays out: ${place.because}`
+    : `goes to “${place.seatName ?? ""}”: ${place.because}`;
 }
 
 function Measured({ audio }: { audio: NonNullable<FileView["audio"]> }) {

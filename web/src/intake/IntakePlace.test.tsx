@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
-import { screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
-import type { DeliveryView, FileView } from "../api/client";
+import type { DeliveryView, FileView, SeatView } from "../api/client";
 import { answers, asked, show, view, withServer } from "../testing/render";
 import { IntakePlace } from "./IntakePlace";
 
@@ -31,6 +31,15 @@ const file = (id: string, more: Partial<FileView> = {}): FileView => ({
   ...more,
 });
 
+function seat(
+  id: string,
+  name: string,
+  state: SeatView["state"],
+  more: Partial<SeatView> = {},
+): SeatView {
+  return { id, name, state, category: "drums", layout: "mono", files: [], ...more };
+}
+
 const delivery: DeliveryView = {
   id: "d1",
   mixId: "m1",
@@ -50,11 +59,32 @@ const delivery: DeliveryView = {
   rules: [],
   files: [
     file("kick", {
-      place: { act: "takes", seatName: "Kick", destinationName: "Drums", because: "same name" },
+      place: {
+        act: "takes",
+        seat: "s1",
+        seatName: "Kick",
+        destinationName: "Drums",
+        because: "same name",
+        wished: false,
+      },
     }),
-    file("tom", { place: { act: "adds", seatName: "Tom 2", because: "no seat is left" } }),
+    file("tom", {
+      place: {
+        act: "adds",
+        seat: "s2",
+        seatName: "Tom 2",
+        because: "no seat is left",
+        wished: false,
+      },
+    }),
     file("odd", { category: "unknown", confidence: 0, because: ["no word is known"] }),
     file("text", { fault: "This is no audio file.", audio: undefined }),
+  ],
+  seats: [
+    seat("s1", "Kick", "taken", { calledBefore: "Kick in", destinationName: "Drums" }),
+    seat("hat", "Hat", "stowed"),
+    seat("s2", "Tom 2", "new"),
+    seat("rough", "Rough", "empty"),
   ],
   stow: [{ id: "hat", name: "Hat" }],
 };
@@ -162,6 +192,100 @@ describe("the intake", () => {
     expect(screen.getByText(/1 file of the delivery before did not come again/)).toBeTruthy();
   });
 
+  it("shows seats and files side by side, and changes a place by key", async () => {
+    await open();
+    await userEvent.keyboard("p");
+    expect(await screen.findByText("stowed, nothing came")).toBeTruthy();
+    expect(rows()).toEqual(["kick", "tom"]);
+    expect(document.activeElement?.getAttribute("data-file")).toBe("kick");
+    expect(document.querySelector("[data-seat=s1]")?.textContent).toContain("Kick in→ Drums");
+    const moved = {
+      ...delivery,
+      files: delivery.files.map((one) =>
+        one.id === "tom"
+          ? { ...one, place: { ...one.place, seat: "hat", act: "takes", wished: true } }
+          : one,
+      ),
+    };
+    answers.set("POST /api/deliveries/d1/wishes", moved);
+    await userEvent.keyboard("{ArrowDown}g");
+    await userEvent.keyboard("hat{Enter}");
+    const wishes = () => asked.filter((one) => one.path === "/api/deliveries/d1/wishes");
+    await waitFor(() =>
+      expect(wishes().at(-1)?.body).toEqual({
+        files: ["tom"],
+        wish: { kind: "seat", channel: "hat" },
+      }),
+    );
+    expect(await screen.findByText("by you")).toBeTruthy();
+    await userEvent.keyboard("b");
+    await waitFor(() => expect(wishes().at(-1)?.body).toEqual({ files: ["tom"] }));
+  });
+
+  it("takes a file that is dropped on a seat, and keeps a new pattern of names", async () => {
+    answers.set("POST /api/deliveries/d1/wishes", delivery);
+    answers.set("PUT /api/deliveries/d1/seat-names", { ...delivery, seatNames: "{seat}" });
+    await open();
+    await userEvent.keyboard("p");
+    const types = new Map([["application/x-drevik-file", "kick"]]);
+    const dataTransfer = { types: [...types.keys()], getData: (type: string) => types.get(type) };
+    fireEvent.drop(screen.getByText("Stays out"), { dataTransfer });
+    await waitFor(() =>
+      expect(asked.at(-1)).toMatchObject({
+        path: "/api/deliveries/d1/wishes",
+        body: { files: ["kick"], wish: { kind: "left out" } },
+      }),
+    );
+    await userEvent.keyboard("n");
+    expect(await screen.findByLabelText("Pattern")).toHaveProperty("value", "{file}");
+    await userEvent.click(screen.getByRole("button", { name: "As in the template" }));
+    await waitFor(() =>
+      expect(asked.at(-1)).toMatchObject({
+        path: "/api/deliveries/d1/seat-names",
+        body: { pattern: "{seat}" },
+      }),
+    );
+  });
+
+  it("shows the report, what is wrong first", async () => {
+    answers.set("GET /api/deliveries/d1/report", {
+      name: "From the client",
+      from: ["Wren"],
+      date: "2026-03-14",
+      summary: "1 file received, 1 with findings",
+      lines: [
+        {
+          file: "kick.wav",
+          format: "0:40.0, 48,000 Hz, 24-bit, mono",
+          category: "drums/kick",
+          wrong: ["clipped in 3 places"],
+          goesTo: "Kick",
+        },
+      ],
+      missing: [],
+      empty: ["Hat"],
+    });
+    await open();
+    await userEvent.keyboard("r");
+    expect(await screen.findByText("clipped in 3 places")).toBeTruthy();
+    expect(screen.getByText("Wren · 2026-03-14")).toBeTruthy();
+    expect(screen.getByText("Seats that nothing came for").nextSibling?.textContent).toBe("Hat");
+    expect(screen.getByRole("link", { name: "Save as PDF" }).getAttribute("href")).toBe(
+      "/api/deliveries/d1/report.pdf",
+    );
+  });
+
+  it("offers to set start and end until they are set", async () => {
+    const times = { startSeconds: 9.5, endSeconds: 44, tempo: 96, set: false };
+    answers.set("GET /api/deliveries/d1", { ...delivery, times });
+    await open();
+    expect(screen.getByRole("button", { name: /Set start and end: 0:10 to 0:44/ })).toBeTruthy();
+    await userEvent.keyboard("t");
+    await waitFor(() =>
+      expect(asked.some((one) => one.path === "/api/deliveries/d1/times")).toBe(true),
+    );
+  });
+
   it("does not seat while files are still being measured", async () => {
     answers.set("GET /api/deliveries/d1", { ...delivery, measuring: 2 });
     await open();
@@ -181,6 +305,12 @@ describe("the intake", () => {
     await userEvent.keyboard("{Control>}{Enter}{/Control}");
     expect(await screen.findByRole("button", { name: "Wren" })).toBeTruthy();
     await userEvent.click(screen.getByRole("button", { name: "1 correction learned" }));
+    answers.set("PUT /api/deliveries/d1/rules/r1", { ...delivery, rules: [rule] });
+    await userEvent.selectOptions(
+      await screen.findByRole("combobox", { name: "Category of “zork”" }),
+      "vocals",
+    );
+    await waitFor(() => expect(asked.at(-1)?.body).toEqual({ category: "vocals" }));
     await userEvent.click(await screen.findByRole("button", { name: "Forget “zork”" }));
     await waitFor(() => expect(screen.queryByText("zork")).toBeNull());
   });

@@ -1,26 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import {
-  openDelivery,
-  useDeliveries,
-  useDelivery,
-  useKnowledge,
-  useSeat,
-  useSetFileCategory,
-} from "../api/queries";
-import { useOffer, type Act } from "../shell/acts";
+import { openDelivery, useDeliveries, useDelivery } from "../api/queries";
 import { notify } from "../shell/notices";
 import { bytes, plural, time } from "../ui/format";
-import { Chooser } from "../ui/Chooser";
-import { Mark } from "../ui/Mark";
-import { DeliveryFacts } from "./DeliveryFacts";
-import { FileDetail } from "./FileDetail";
-import { FileRows } from "./FileRows";
-import { FromDialog } from "./FromDialog";
-import { byNeed, isDoubtful } from "./order";
-import { RulesDialog } from "./RulesDialog";
+import { isDoubtful } from "./order";
+import { Review } from "./Review";
 import { nameOfBatch, ofDrop, ofInput, type Received } from "./received";
 import { sendAll, type Progress } from "./upload";
 
@@ -207,115 +193,5 @@ function Summary({ delivery }: { delivery: DeliveryView }) {
       {doubtful > 0 && <b className="font-semibold text-active"> · {doubtful} to look at</b>}
       {refused > 0 && <b className="font-semibold text-wrong"> · {refused} refused</b>}
     </span>
-  );
-}
-
-function Review({ view, delivery }: { view: MixView; delivery: DeliveryView }) {
-  const knowledge = useKnowledge().data;
-  const navigate = useNavigate();
-  const [at, setAt] = useState<string>();
-  const [choosing, setChoosing] = useState(false);
-  const [asking, setAsking] = useState<"from" | "rules">();
-  const setCategory = useSetFileCategory(delivery.id);
-  const seat = useSeat(view.id, delivery.id);
-  const order = useMemo(
-    () => byNeed(delivery.files, knowledge?.categories.map((one) => one.path) ?? []),
-    [delivery.files, knowledge],
-  );
-  const current = order.find((file) => file.id === at) ?? order[0];
-  const ready = delivery.files.filter((file) => file.place && file.place.act !== "left out").length;
-  const left = delivery.files.filter((file) => file.place?.act === "left out").length;
-  const { measuring } = delivery;
-  const { mutate: carryOut, isPending } = seat;
-  const acts = useMemo<Act[]>(
-    () => [
-      {
-        id: "file-category",
-        label: "Category of this file…",
-        key: "k",
-        can: current !== undefined && !current.fault && !current.seatedOn,
-        run: () => setChoosing(true),
-      },
-      {
-        id: "seat",
-        label: `Seat ${plural(ready, "file")}`,
-        key: "s",
-        can: ready > 0 && measuring === 0 && !isPending,
-        run: () =>
-          carryOut(undefined, { onSuccess: () => void navigate(`/mixes/${view.id}/flow`) }),
-      },
-      {
-        id: "delivery-from",
-        label: "Whom the delivery comes from…",
-        key: "w",
-        run: () => setAsking("from"),
-      },
-      {
-        id: "learned",
-        label: "What was learned from corrections…",
-        key: "l",
-        can: delivery.rules.length > 0,
-        run: () => setAsking("rules"),
-      },
-    ],
-    [current, ready, measuring, isPending, carryOut, navigate, view.id, delivery.rules.length],
-  );
-  useOffer("intake", acts);
-  const added = delivery.files.filter((file) => file.place?.act === "adds").length;
-  return (
-    <>
-      <DeliveryFacts
-        delivery={delivery}
-        onDescribe={() => setAsking("from")}
-        onRules={() => setAsking("rules")}
-      />
-      <FileRows
-        files={order}
-        current={current?.id}
-        onCurrent={setAt}
-        onCategory={() => setChoosing(true)}
-      />
-      {current && <FileDetail delivery={delivery} file={current} />}
-      <footer className="flex h-12 shrink-0 items-center gap-5 border-t border-rule bg-raised px-4">
-        <button
-          className="border border-active px-3 py-1 font-semibold text-active disabled:border-rule disabled:font-normal"
-          disabled={ready === 0 || measuring > 0 || isPending}
-          onClick={() => acts.find((act) => act.id === "seat")?.run()}
-        >
-          {isPending ? "Seating…" : `Seat ${plural(ready, "file")}`} <kbd>S</kbd>
-        </button>
-        <span className="text-ink-2" aria-live="polite">
-          {measuring > 0
-            ? `Measuring: ${measuring} of ${plural(delivery.files.length, "file")} left. It goes on when this page is closed.`
-            : ready === 0
-              ? delivery.seated
-                ? "Everything that has a place is seated."
-                : "No file has a place yet; give the files categories."
-              : `${plural(added, "seat")} added, ${plural(delivery.stow.length, "seat")} stowed because nothing came for them${left ? `, ${plural(left, "file")} left out` : ""}. One undo takes all of it back.`}
-        </span>
-      </footer>
-      {asking === "from" && <FromDialog delivery={delivery} onClose={() => setAsking(undefined)} />}
-      {asking === "rules" && (
-        <RulesDialog delivery={delivery} onClose={() => setAsking(undefined)} />
-      )}
-      <Chooser
-        open={choosing}
-        title={current ? `File “${current.name}” under…` : ""}
-        placeholder="Category"
-        choices={(knowledge?.categories ?? []).map((one) => ({
-          id: one.path,
-          label: one.path,
-          lead: <Mark family={one.family} />,
-        }))}
-        onClose={() => setChoosing(false)}
-        onChoose={(category) => {
-          setChoosing(false);
-          if (current) {
-            setAt(current.id);
-            setCategory.mutate({ files: [current.id], category });
-          }
-        }}
-      />
-    </>
   );
 }

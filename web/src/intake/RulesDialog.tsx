@@ -1,15 +1,18 @@
 import { Dialog } from "radix-ui";
 import type { DeliveryView } from "../api/client";
-import { useForgetRule } from "../api/queries";
+import { useChangeRule, useForgetRule, useKnowledge } from "../api/queries";
+import { Select, words } from "../ui/FormDialog";
 
 interface Props {
   delivery: DeliveryView;
   onClose: () => void;
 }
 
-/** What was learned from corrections for this client; each can be forgotten. */
+/** What was learned from corrections for this client; each can be changed and forgotten. */
 export function RulesDialog({ delivery, onClose }: Props) {
   const forget = useForgetRule(delivery.id);
+  const change = useChangeRule(delivery.id);
+  const categories = words(useKnowledge().data?.categories.map((one) => one.path));
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -20,7 +23,7 @@ export function RulesDialog({ delivery, onClose }: Props) {
           </Dialog.Title>
           <Dialog.Description className="mt-1 text-ink-2">
             Names of just these words, numbers and sides left aside, are put where you put them
-            before. To change one, give a file of that name another category.
+            before. What you change here holds for the files of this delivery at once.
           </Dialog.Description>
           <table className="mt-3 w-full text-left">
             <thead>
@@ -36,7 +39,14 @@ export function RulesDialog({ delivery, onClose }: Props) {
               {delivery.rules.map((rule) => (
                 <tr key={rule.id} className="border-t border-rule-2">
                   <td className="py-1">{rule.words}</td>
-                  <td>{rule.category}</td>
+                  <td>
+                    <Select
+                      label={`Category of “${rule.words}”`}
+                      value={rule.category}
+                      choices={categories}
+                      onChange={(category) => change.mutate({ rule: rule.id, category })}
+                    />
+                  </td>
                   <td className="text-right">
                     <button
                       className="underline underline-offset-2"

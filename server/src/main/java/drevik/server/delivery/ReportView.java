@@ -14,11 +14,12 @@ record ReportView(
     List<String> from,
     String date,
     String summary,
-    List<Line> lines,
+    List<ReportLine> lines,
     List<String> missing,
     List<String> empty) {
   /** One file; those that something is wrong with come first. */
-  record Line(String file, String format, String category, List<String> wrong, String goesTo) {}
+  record ReportLine(
+      String file, String format, String category, List<String> wrong, String goesTo) {}
 
   static ReportView of(DeliveryReport report) {
     return new ReportView(
@@ -29,7 +30,7 @@ record ReportView(
         report.lines().stream()
             .map(
                 line ->
-                    new Line(
+                    new ReportLine(
                         line.file(), line.format(), line.category(), line.wrong(), line.goesTo()))
             .toList(),
         report.missing(),

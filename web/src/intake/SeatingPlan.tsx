@@ -1,0 +1,256 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { DeliveryView, FileView, SeatView } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { familyColour } from "../ui/colour";
+import { Mark } from "../ui/Mark";
+import { isDoubtful } from "./order";
+import { isFree, OUT, planRows, type PlanRows } from "./planRows";
+
+interface Props {
+  delivery: DeliveryView;
+  current?: string;
+  onCurrent: (id: string) => void;
+  /** Asks where the current file is to go. */
+  onChoose: () => void;
+  /** A file was dropped on a seat, or on what stays out. */
+  onDrop: (file: string, target: string) => void;
+}
+
+const ROW = 26;
+const GRID = "grid-cols-[minmax(300px,1fr)_minmax(120px,0.55fr)_minmax(400px,1.25fr)]";
+
+/** The delivery at the left, the seats at the right, and between them where each file goes. */
+export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: Props) {
+  const rows = useMemo(() => planRows(delivery), [delivery]);
+  const families = useFamilies();
+  const [over, setOver] = useState<string>();
+  const at = rows.ribbons.find((ribbon) => ribbon.file.id === current);
+  const height = ROW * Math.max(rows.files.length, rows.seats.length + 1);
+  const dropOn = (target: string) => ({
+    onDragOver: (event: React.DragEvent) => {
+      if (event.dataTransfer.types.includes(FILE_TYPE)) {
+        event.preventDefault();
+        event.stopPropagation();
+        setOver(target);
+      }
+    },
+    onDragLeave: () => setOver(undefined),
+    onDrop: (event: React.DragEvent) => {
+      const file = event.dataTransfer.getData(FILE_TYPE);
+      setOver(undefined);
+      if (file) {
+        event.preventDefault();
+        event.stopPropagation();
+        onDrop(file, target);
+      }
+    },
+  });
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <div
+        aria-hidden="true"
+        className={`sticky top-0 z-10 grid ${GRID} border-b border-rule bg-ground px-4 py-1 text-[11px] text-ink-3`}
+      >
+        <span>Delivered</span>
+        <span />
+        <span className="flex justify-between">
+          <span>Seat, and what it is called now</span>
+          <span>Feeds</span>
+        </span>
+      </div>
+      <div className={`grid ${GRID} px-4`} style={{ height }}>
+        <Files
+          rows={rows}
+          families={families}
+          current={current}
+          onCurrent={onCurrent}
+          onChoose={onChoose}
+        />
+        <Ribbons rows={rows} families={families} height={height} current={current} />
+        <ul aria-label="Seats as the plan leaves them">
+          {rows.seats.map((seat, i) => (
+            <li
+              key={seat.id}
+              data-seat={seat.id}
+              {...(isFree(seat) ? dropOn(seat.id) : {})}
+              className={rowLook(at?.to === i, over === seat.id)}
+            >
+              <Seat seat={seat} family={families.get(seat.category) ?? "neutral"} />
+            </li>
+          ))}
+          <li
+            data-seat={OUT}
+            {...dropOn(OUT)}
+            className={rowLook(at?.to === rows.seats.length, over === OUT)}
+          >
+            <span className="text-ink-2">Stays out</span>
+          </li>
+        </ul>
+      </div>
+    </div>
+  );
+}
+
+const FILE_TYPE = "application/x-drevik-file";
+
+function rowLook(lit: boolean, over: boolean): string {
+  const ground = over
+    ? "bg-active-ground outline outline-active -outline-offset-1"
+    : lit
+      ? "bg-active-ground"
+      : "";
+  return `flex h-[26px] items-center gap-2 border-b border-rule-2 px-2 ${ground}`;
+}
+
+function useFamilies(): Map<string, string> {
+  const knowledge = useKnowledge().data;
+  return useMemo(
+    () => new Map(knowledge?.categories.map((one) => [one.path, one.family])),
+    [knowledge],
+  );
+}
+
+interface FilesProps {
+  rows: PlanRows;
+  families: Map<string, string>;
+  current?: string;
+  onCurrent: (id: string) => void;
+  onChoose: () => void;
+}
+
+function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
+  const list = useRef<HTMLDivElement>(null);
+  const focus = (id: string | undefined) =>
+    list.current?.querySelector<HTMLElement>(`[data-file="${id ?? ""}"]`)?.focus();
+  const { files } = rows;
+  const shown = files.some((file) => file.id === current) ? current : files[0]?.id;
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current && shown) {
+      first.current = false;
+      list.current?.querySelector<HTMLElement>(`[data-file="${shown}"]`)?.focus();
+    }
+  }, [shown]);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const at = files.findIndex((file) => file.id === shown);
+    const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: files.length - 1 }[event.key];
+    if (to !== undefined && files[to]) {
+      event.preventDefault();
+      focus(files[to].id);
+    } else if (event.key === "Enter") {
+      event.preventDefault();
+      onChoose();
+    }
+  };
+  return (
+    <div
+      ref={list}
+      role="listbox"
+      tabIndex={-1}
+      aria-label="Delivered files in the order of their seats"
+      onKeyDown={onKeyDown}
+    >
+      {files.map((file) => (
+        <div
+          key={file.id}
+          role="option"
+          data-file={file.id}
+          aria-selected={file.id === shown}
+          tabIndex={file.id === shown ? 0 : -1}
+          draggable
+          className={`${rowLook(file.id === shown, false)} cursor-grab`}
+          onFocus={() => onCurrent(file.id)}
+          onClick={(event) => event.currentTarget.focus()}
+          onDoubleClick={onChoose}
+          onKeyDown={() => undefined}
+          onDragStart={(event) => {
+            event.dataTransfer.setData(FILE_TYPE, file.id);
+            event.dataTransfer.effectAllowed = "move";
+          }}
+        >
+          <Mark family={families.get(file.category) ?? "neutral"} />
+          <span className="min-w-0 flex-1 truncate" title={file.name}>
+            {file.name.slice(file.name.lastIndexOf("/") + 1)}
+          </span>
+          <span className="narrow shrink-0 text-[12px] text-ink-2">{remark(file)}</span>
+          <span className="sr-only">{file.place?.because}</span>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** What to know of a file before it goes. */
+function remark(file: FileView): string {
+  if (file.place?.wished) {
+    return "by you";
+  }
+  if (file.place?.act === "joins") {
+    return "right half";
+  }
+  return isDoubtful(file) ? `${file.category}?` : file.category;
+}
+
+interface RibbonsProps {
+  rows: PlanRows;
+  families: Map<string, string>;
+  height: number;
+  current?: string;
+}
+
+function Ribbons({ rows, families, height, current }: RibbonsProps) {
+  const middle = (row: number) => row * ROW + ROW / 2;
+  return (
+    <svg
+      aria-hidden="true"
+      width="100%"
+      height={height}
+      viewBox={`0 0 100 ${height}`}
+      preserveAspectRatio="none"
+    >
+      {rows.ribbons.map(({ file, from, to }) => {
+        const stays = file.place?.seat === undefined;
+        const lit = file.id === current;
+        return (
+          <path
+            key={file.id}
+            className="ribbon"
+            vectorEffect="non-scaling-stroke"
+            d={`M0,${middle(from)} C50,${middle(from)} 50,${middle(to)} 100,${middle(to)}`}
+            fill="none"
+            stroke={stays ? "var(--ink-3)" : familyColour(families.get(file.category) ?? "neutral")}
+            strokeWidth={stays ? 1.5 : file.audio?.layout === "mono" ? 6 : 11}
+            strokeDasharray={stays ? "2 3" : undefined}
+            style={{ opacity: lit ? 0.95 : stays ? 0.6 : "var(--ribbon)" }}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+function Seat({ seat, family }: { seat: SeatView; family: string }) {
+  const stowed = seat.state === "stowed";
+  const free = stowed || seat.state === "empty";
+  return (
+    <>
+      <Mark family={family} shape={free ? "free" : "seat"} />
+      {seat.state === "new" && <b className="font-semibold text-active">new</b>}
+      <span className={`narrow min-w-0 truncate ${free ? "text-ink-2" : ""}`} title={seat.name}>
+        {seat.name}
+      </span>
+      {seat.calledBefore !== undefined && (
+        <span className="narrow min-w-0 truncate text-[12px] text-ink-2">{seat.calledBefore}</span>
+      )}
+      <span className="shrink-0 text-[12px] text-ink-2">
+        {seat.state === "stowed" && "stowed, nothing came"}
+        {seat.state === "empty" && "nothing came"}
+        {seat.state === "holds" && "keeps its audio"}
+        {seat.state === "replaced" && "new version"}
+      </span>
+      <span className="narrow ml-auto shrink-0 text-ink-2">
+        {!stowed && (seat.destinationName ? `→ ${seat.destinationName}` : "to compare")}
+      </span>
+    </>
+  );
+}
