@@ -3,7 +3,6 @@ import type { FileView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Mark } from "../ui/Mark";
 import { signed, time } from "../ui/format";
-import { isDoubtful } from "./order";
 import { Waveform } from "./Waveform";
 
 interface Props {
@@ -101,7 +100,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
 
 function Taken({ file, family }: { file: FileView; family: string }) {
   const audio = file.audio;
-  const doubtful = isDoubtful(file);
+  const { doubtful } = file;
   return (
     <>
       {audio ? <Waveform overview={audio.overview} /> : <span />}

@@ -15,6 +15,7 @@ const file = (id: string, more: Partial<FileView> = {}): FileView => ({
   confidence: 0.98,
   because: ["“kick” in the name"],
   sortedByHand: false,
+  doubtful: false,
   against: "new",
   steps: [],
   audio: {
@@ -77,7 +78,12 @@ const delivery: DeliveryView = {
         wished: false,
       },
     }),
-    file("odd", { category: "unknown", confidence: 0, because: ["no word is known"] }),
+    file("odd", {
+      category: "unknown",
+      confidence: 0,
+      doubtful: true,
+      because: ["no word is known"],
+    }),
     file("text", { fault: "This is no audio file.", audio: undefined }),
   ],
   seats: [
@@ -167,7 +173,7 @@ describe("the intake", () => {
   it("shows what is known of the chosen file, and lets a step be left out", async () => {
     const flip = { kind: "flip", says: "polarity flipped", optional: true, off: false };
     const resample = { kind: "resample", says: "to 48,000 Hz", optional: false, off: false };
-    const first = file("first", { confidence: 0.1, steps: [flip, resample] });
+    const first = file("first", { confidence: 0.1, doubtful: true, steps: [flip, resample] });
     answers.set("GET /api/deliveries/d1", { ...delivery, files: [first] });
     answers.set("POST /api/deliveries/d1/steps", {
       ...delivery,

@@ -5,7 +5,6 @@ import type { DeliveryView, MixView } from "../api/client";
 import { openDelivery, useDeliveries, useDelivery } from "../api/queries";
 import { notify } from "../shell/notices";
 import { bytes, plural, time } from "../ui/format";
-import { isDoubtful } from "./order";
 import { Review } from "./Review";
 import { nameOfBatch, ofDrop, ofInput, type Received } from "./received";
 import { sendAll, type Progress } from "./upload";
@@ -184,7 +183,7 @@ function Head({ view, delivery, deliveries, onChoose, onReceive }: HeadProps) {
 
 function Summary({ delivery }: { delivery: DeliveryView }) {
   const refused = delivery.files.filter((file) => file.fault).length;
-  const doubtful = delivery.files.filter(isDoubtful).length;
+  const doubtful = delivery.files.filter((file) => file.doubtful).length;
   const seated = delivery.files.filter((file) => file.seatedOn).length;
   return (
     <span className="text-ink-2">

@@ -1,15 +1,24 @@
+import { useEffect, useRef } from "react";
 import type { DeliveryView } from "../api/client";
 import { useReport } from "../api/queries";
 
 /** What arrived, what is wrong with it and what is missing, to be read and to be sent back. */
 export function ReportPage({ delivery }: { delivery: DeliveryView }) {
   const report = useReport(delivery.id).data;
+  const page = useRef<HTMLElement>(null);
+  const shown = report !== undefined;
+  useEffect(() => {
+    if (shown) {
+      page.current?.focus({ preventScroll: true });
+    }
+  }, [shown]);
   if (!report) {
     return <div className="min-h-0 flex-1" aria-busy="true" />;
   }
   const wrong = report.lines.filter((line) => line.wrong.length > 0);
   return (
     <section
+      ref={page}
       aria-label="Report of the delivery"
       // Scrolled by keys, so it takes the focus.
       // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex

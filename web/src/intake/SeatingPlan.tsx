@@ -3,7 +3,6 @@ import type { DeliveryView, FileView, SeatView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { familyColour } from "../ui/colour";
 import { Mark } from "../ui/Mark";
-import { isDoubtful } from "./order";
 import { isFree, OUT, planRows, type PlanRows } from "./planRows";
 
 interface Props {
@@ -54,7 +53,7 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
         <span>Delivered</span>
         <span />
         <span className="flex justify-between">
-          <span>Seat, and what it is called now</span>
+          <span>Seat; in grey, what it is called now</span>
           <span>Feeds</span>
         </span>
       </div>
@@ -188,7 +187,7 @@ function remark(file: FileView): string {
   if (file.place?.act === "joins") {
     return "right half";
   }
-  return isDoubtful(file) ? `${file.category}?` : file.category;
+  return file.doubtful ? `${file.category}?` : file.category;
 }
 
 interface RibbonsProps {

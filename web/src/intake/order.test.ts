@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { FileView } from "../api/client";
-import { byNeed, isDoubtful } from "./order";
+import { byNeed } from "./order";
 import { isWorthSending, nameOfBatch } from "./received";
 
 const file = (name: string, confidence: number, more: Partial<FileView> = {}): FileView => ({
@@ -10,6 +10,7 @@ const file = (name: string, confidence: number, more: Partial<FileView> = {}): F
   confidence,
   because: [],
   sortedByHand: false,
+  doubtful: confidence < 0.7,
   against: "new",
   steps: [],
   ...more,
@@ -31,12 +32,6 @@ describe("byNeed", () => {
       "keys",
       "sure",
     ]);
-  });
-
-  it("asks no more about what a person decided or what is seated", () => {
-    expect(isDoubtful(file("a", 0.2))).toBe(true);
-    expect(isDoubtful(file("a", 0.2, { sortedByHand: true }))).toBe(false);
-    expect(isDoubtful(file("a", 0.2, { seatedOn: "Kick" }))).toBe(false);
   });
 });
 

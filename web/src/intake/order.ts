@@ -1,15 +1,8 @@
 import type { FileView } from "../api/client";
 
-/** Certainty below which a person should look. */
-export const DOUBTFUL = 0.7;
-
-export function isDoubtful(file: FileView): boolean {
-  return !file.fault && !file.seatedOn && !file.sortedByHand && file.confidence < DOUBTFUL;
-}
-
 /** What needs a person first: refused, then doubtful (least certain first), then the rest by category. */
 export function byNeed(files: FileView[], categoryOrder: string[]): FileView[] {
-  const rank = (file: FileView) => (file.fault ? 0 : isDoubtful(file) ? 1 : 2);
+  const rank = (file: FileView) => (file.fault ? 0 : file.doubtful ? 1 : 2);
   return [...files].sort(
     (a, b) =>
       rank(a) - rank(b) ||

@@ -26,7 +26,7 @@ public final class CleanNames {
           "(?i)(?<![\\p{L}\\d])(\\d{2,3}([.,]\\d+)? ?bpm|(44([.,]1)?|48|88([.,]2)?|96|192) ?k(hz)?"
               + "|(16|24|32) ?-?(bits?|b)|\\d{4}-\\d{2}-\\d{2}|(19|20)\\d{6}"
               + "|bounced?|bip|consolidated|rendered|render|exported|export|(take|tk) ?\\d{1,3}"
-              + "|v\\d{1,2}|\\d{2}-\\d{2})(?![\\p{L}\\d])");
+              + "|v\\d{1,2}|\\d{2}-\\d{2}|(stereo|mono|st)$)(?![\\p{L}\\d])");
   private static final Pattern EDGES = Pattern.compile("^[ .,\\-–()\\[\\]]+|[ .,\\-–(\\[]+$");
 
   /** A beginning that fewer files share is one of theirs, not the song's. */

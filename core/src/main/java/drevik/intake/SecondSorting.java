@@ -11,8 +11,8 @@ import java.util.List;
  * itself, and, where still nothing is known, its sound.
  */
 public final class SecondSorting {
-  /** Certainty below which more than the name is asked. */
-  private static final double UNSURE = 0.7;
+  /** Certainty below which more than the name is asked, and a person should look. */
+  public static final double UNSURE = 0.7;
 
   private SecondSorting() {}
 

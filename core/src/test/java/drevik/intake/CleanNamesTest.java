@@ -16,6 +16,8 @@ class CleanNamesTest {
     "Gtr 96bpm bounced.wav, Gtr",
     "OH_L_2026-03-14.wav, OH L",
     "Choir take 3.wav, Choir",
+    "09 Room St.wav, Room",
+    "St Anne bell.wav, St Anne bell",
     "808.wav, 808",
     "12 String.wav, 12 String",
     "Audio 1.wav, Audio 1",

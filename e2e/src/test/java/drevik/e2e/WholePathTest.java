@@ -83,13 +83,7 @@ class WholePathTest {
   @Test
   void fromATemplateToProvenStems() throws IOException {
     Page page = open("/", ColorScheme.LIGHT);
-    page.getByRole(AriaRole.LISTITEM)
-        .filter(new Locator.FilterOptions().setHasText("Band of eight"))
-        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Start a session"))
-        .click();
-    page.getByLabel("Name of the song or programme").fill("Second take");
-    page.keyboard().press("Enter");
-    assertThat(page.getByText("Drop the delivered files")).isVisible();
+    startSession(page, "Second take");
 
     page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
     page.getByText("36 files received.").waitFor();
@@ -100,10 +94,29 @@ class WholePathTest {
     assertThat(page.getByText("stereo that is mono twice")).isVisible();
 
     button(page, "Seat 33 files").waitFor();
+    page.keyboard().press("p");
+    Locator nextTake = page.locator("[data-seat=backing-1]");
+    assertThat(nextTake).containsText("stowed, nothing came");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("Choir S.wav"))
+        .focus();
+    page.keyboard().press("g");
+    page.getByPlaceholder("Seat or bus").waitFor();
+    page.keyboard().type("backing 1");
+    page.keyboard().press("Enter");
+    assertThat(nextTake).containsText("Choir S");
+    page.keyboard().press("b");
+    assertThat(nextTake).containsText("stowed, nothing came");
+    page.keyboard().press("r");
+    assertThat(page.getByText("36 files received, 5 with findings.")).isVisible();
     page.keyboard().press("s");
-    assertThat(row(page, "Kick in")).isVisible();
+    assertThat(row(page, "KIK IN")).isVisible();
     assertThat(page.getByText("Undo: seat 33 files")).isVisible();
 
+    page.keyboard().press("2");
+    page.getByText("Set start and end").waitFor();
+    page.keyboard().press("t");
+    assertThat(page.getByText("Set start and end")).isHidden();
     Path first = print(page, "first");
     List<Path> stems = stems(first);
     assertThat(stems).hasSize(9);
@@ -112,8 +125,8 @@ class WholePathTest {
 
     // Where is the kick? Mute it, print again, and see which stems are no longer the same bits.
     page.keyboard().press("3");
-    row(page, "Kick in").click();
-    row(page, "Kick out")
+    row(page, "KIK IN").click();
+    row(page, "KIK OUT")
         .click(
             new Locator.ClickOptions()
                 .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
@@ -145,13 +158,13 @@ class WholePathTest {
             AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true));
     session.focus();
     page.keyboard().press("Enter");
-    row(page, "Hat").waitFor();
+    row(page, "HiHat").waitFor();
     page.keyboard().press("/");
     page.getByPlaceholder("Name, kind or layout").waitFor();
     page.keyboard().type("hat");
     page.keyboard().press("Enter");
     assertThat(page.getByText("1 channel picked")).isVisible();
-    row(page, "Hat").focus();
+    row(page, "HiHat").focus();
     page.keyboard().press("Shift+ArrowDown");
     assertThat(page.getByText("2 channels picked")).isVisible();
     page.keyboard().press("o");
@@ -162,7 +175,7 @@ class WholePathTest {
     assertThat(page.getByText("set by hand")).isVisible();
     page.reload();
     assertThat(page.getByText("2 channels picked")).isVisible();
-    row(page, "Hat").focus();
+    row(page, "HiHat").focus();
     page.keyboard().press("ArrowRight");
     assertThat(row(page, "Percussion")).isFocused();
     page.keyboard().press("Control+z");
@@ -204,7 +217,7 @@ class WholePathTest {
       session.waitFor();
       check(page, "shelf " + scheme);
       session.click();
-      row(page, "Kick in").waitFor();
+      row(page, "KIK IN").waitFor();
       check(page, "flow " + scheme);
       page.keyboard().press("ctrl+k".replace("ctrl", "Control"));
       page.getByPlaceholder("What do you want to do?").waitFor();
@@ -217,6 +230,12 @@ class WholePathTest {
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").waitFor();
       check(page, "intake " + scheme);
+      page.keyboard().press("p");
+      page.getByText("Stays out").waitFor();
+      check(page, "seating plan " + scheme);
+      page.keyboard().press("r");
+      page.getByText("Everything that arrived").waitFor();
+      check(page, "report " + scheme);
       page.keyboard().press("6");
       button(page, "Print 11").waitFor();
       page.getByRole(AriaRole.ROWHEADER).first().waitFor();
@@ -259,9 +278,9 @@ class WholePathTest {
       session.waitFor();
       picture(page, "shelf-" + theme);
       session.click();
-      row(page, "Kick in").waitFor();
+      row(page, "KIK IN").waitFor();
       picture(page, "flow-" + theme);
-      row(page, "Lead voice").click();
+      row(page, "LdVox comp").click();
       picture(page, "flow-picked-" + theme);
       page.keyboard().press("o");
       page.getByPlaceholder("Destination").waitFor();
@@ -270,6 +289,11 @@ class WholePathTest {
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").waitFor();
       picture(page, "intake-" + theme);
+      page.keyboard().press("r");
+      page.getByText("Everything that arrived").waitFor();
+      if (scheme == ColorScheme.LIGHT) {
+        picture(page, "report-" + theme);
+      }
       page.keyboard().press("6");
       button(page, "Print 11").click();
       assertThat(page.getByText("Stems add up to the mix"))
@@ -282,7 +306,33 @@ class WholePathTest {
       page.getByLabel("Name of revision").waitFor();
       picture(page, "history-" + theme);
       page.close();
+      seatingPlan(scheme, theme);
     }
+  }
+
+  private void seatingPlan(ColorScheme scheme, String theme) {
+    Page page = open("/shelf", scheme);
+    startSession(page, "Weathervane, " + theme);
+    page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
+    page.getByText("36 files received.").waitFor();
+    button(page, "Seat 33 files").waitFor();
+    button(page, "Put away").click();
+    page.keyboard().press("p");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("LdVox_comp.wav"))
+        .focus();
+    picture(page, "seating-plan-" + theme);
+    page.close();
+  }
+
+  private static void startSession(Page page, String name) {
+    page.getByRole(AriaRole.LISTITEM)
+        .filter(new Locator.FilterOptions().setHasText("Band of eight"))
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Start a session"))
+        .click();
+    page.getByLabel("Name of the song or programme").fill(name);
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Drop the delivered files")).isVisible();
   }
 
   private static void picture(Page page, String name) {

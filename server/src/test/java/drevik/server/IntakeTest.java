@@ -183,7 +183,11 @@ class IntakeTest {
     String one = send("Zork L 1.wav", noise(1, 1)).body().path("id").asString();
     send("Zork L 2.wav", noise(2, 1));
     send("Zork low.wav", noise(3, 1));
-    server.measured(delivery);
+    send("Zork empty.wav", wave(new float[48_000]));
+    JsonNode measured = server.measured(delivery);
+    assertThat(file(measured, "Zork L 2.wav").path("doubtful").asBoolean()).isTrue();
+    // Nobody needs to say where silence belongs.
+    assertThat(file(measured, "Zork empty.wav").path("doubtful").asBoolean()).isFalse();
     JsonNode view =
         server
             .post(
@@ -191,6 +195,7 @@ class IntakeTest {
                 Map.of("files", List.of(one), "category", "synth/pad"))
             .body();
     assertThat(file(view, "Zork L 2.wav").path("category").asString()).isEqualTo("synth/pad");
+    assertThat(file(view, "Zork L 1.wav").path("doubtful").asBoolean()).isFalse();
     assertThat(file(view, "Zork L 2.wav").path("because").get(0).asString())
         .isEqualTo("you put “zork” there before");
     assertThat(view.path("rules").findValuesAsString("words")).contains("zork");

@@ -42,6 +42,7 @@ public record DeliveryView(
    * One file.
    *
    * @param fault why it was refused; null if it was taken
+   * @param doubtful a person should look where it goes
    * @param audio what it is; null if it was refused, or is still being measured
    * @param against how it stands to the deliveries before
    * @param steps what is done to it on its way to a seat
@@ -56,6 +57,7 @@ public record DeliveryView(
       double confidence,
       List<String> because,
       boolean sortedByHand,
+      boolean doubtful,
       @Nullable AudioView audio,
       DeliveryComparison.State against,
       List<StepView> steps,

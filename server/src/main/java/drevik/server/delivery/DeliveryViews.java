@@ -7,6 +7,7 @@ import drevik.intake.FileNotes;
 import drevik.intake.Inspection;
 import drevik.intake.SeatPicture;
 import drevik.intake.SeatingPlan;
+import drevik.intake.SecondSorting;
 import drevik.intake.SessionTimes;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -83,11 +84,25 @@ final class DeliveryViews {
         row.confidence,
         row.because,
         row.sortedByHand,
+        isDoubtful(now, row),
         found == null ? null : audioView(now, row, found),
         against == null ? DeliveryComparison.State.NEW : against.state(),
         found == null ? List.of() : steps(now, row),
         place == null ? null : placeView(place, now.mix),
         now.seatedOn(row));
+  }
+
+  /** What is silent, seated or known already needs nobody to say where it belongs. */
+  private static boolean isDoubtful(DeliveryStanding now, DeliveredFileRow row) {
+    Inspection found = now.found(row);
+    DeliveryComparison.Against against = now.comparison.states().get(row.id);
+    boolean settled =
+        row.sortedByHand
+            || row.fault != null
+            || now.seatedOn(row) != null
+            || found != null && found.silent()
+            || against != null && against.state() == DeliveryComparison.State.SAME;
+    return !settled && row.confidence < SecondSorting.UNSURE;
   }
 
   private static DeliveryView.PlaceView placeView(SeatingPlan.Place place, Mix mix) {
