@@ -7,12 +7,23 @@ interface Props {
   onDescribe: () => void;
   onRules: () => void;
   onTimes: () => void;
+  /** Says what the session's rate could be set to, if it differs and can be changed. */
+  rate?: number;
+  onRate: () => void;
   /** Stands at the left end. */
   children: ReactNode;
 }
 
 /** What a delivery says of its session, whom it comes from, and what came before it. */
-export function DeliveryFacts({ delivery, onDescribe, onRules, onTimes, children }: Props) {
+export function DeliveryFacts({
+  rate,
+  onRate,
+  delivery,
+  onDescribe,
+  onRules,
+  onTimes,
+  children,
+}: Props) {
   const { facts, missing, rules, times } = delivery;
   const from = [delivery.client, delivery.artist, delivery.project].filter(
     (name, i, all) => name && all.indexOf(name) === i,
@@ -31,6 +42,11 @@ export function DeliveryFacts({ delivery, onDescribe, onRules, onTimes, children
           ` · sounds ${time(facts.startSeconds)} to ${time(facts.endSeconds)}`}
         {facts.tempoBpm !== undefined && ` · ${facts.tempoBpm} BPM`}
       </span>
+      {rate !== undefined && (
+        <button className="underline underline-offset-2" onClick={onRate}>
+          Set the session to {rate / 1000} kHz <kbd>E</kbd>
+        </button>
+      )}
       {times && !times.set && (
         <button
           className="underline underline-offset-2"

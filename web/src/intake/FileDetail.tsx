@@ -40,6 +40,7 @@ export function FileDetail({ delivery, file }: Props) {
           {audio?.notes.map((note) => (
             <li key={note}>{note}</li>
           ))}
+          {audio?.beside !== undefined && <li className="text-ink-2">{audio.beside}</li>}
         </ul>
         <Steps delivery={delivery} file={file} />
       </div>

@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
-import { answers, asked, show, view, withServer } from "../testing/render";
+import { answers, asked, edits, show, view, withServer } from "../testing/render";
 import { IntakePlace } from "./IntakePlace";
 
 withServer();
@@ -290,6 +290,15 @@ describe("the intake", () => {
     await waitFor(() =>
       expect(asked.some((one) => one.path === "/api/deliveries/d1/times")).toBe(true),
     );
+  });
+
+  it("offers the delivery's sample rate to a session that holds no audio", async () => {
+    const facts = { ...delivery.facts, sampleRate: 44_100 };
+    answers.set("GET /api/deliveries/d1", { ...delivery, facts });
+    await open();
+    expect(screen.getByRole("button", { name: /Set the session to 44.1 kHz/ })).toBeTruthy();
+    await userEvent.keyboard("e");
+    await waitFor(() => expect(edits()).toEqual([{ edit: "set-sample-rate", sampleRate: 44_100 }]));
   });
 
   it("does not seat while files are still being measured", async () => {

@@ -2,7 +2,14 @@ import { Tabs } from "radix-ui";
 import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import { useKnowledge, useSeat, useSetFileCategory, useSetTimes, useWish } from "../api/queries";
+import {
+  useEdit,
+  useKnowledge,
+  useSeat,
+  useSetFileCategory,
+  useSetTimes,
+  useWish,
+} from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { plural } from "../ui/format";
 import { Chooser } from "../ui/Chooser";
@@ -44,6 +51,8 @@ export function Review({ view, delivery }: Props) {
   const setTimes = useSetTimes(view.id, delivery.id);
   const wish = useWish(delivery.id);
   const seat = useSeat(view.id, delivery.id);
+  const { mutate: edit } = useEdit(view.id);
+  const rate = otherRate(view, delivery);
   const order = useMemo(
     () =>
       shown === "plan"
@@ -117,6 +126,13 @@ export function Review({ view, delivery }: Props) {
         run: () => setBoth(undefined),
       },
       {
+        id: "delivery-rate",
+        label: "The session at the delivery’s sample rate",
+        key: "e",
+        can: rate !== undefined,
+        run: () => rate !== undefined && edit({ edit: "set-sample-rate", sampleRate: rate }),
+      },
+      {
         id: "delivery-from",
         label: "Whom the delivery comes from…",
         key: "w",
@@ -135,6 +151,8 @@ export function Review({ view, delivery }: Props) {
     ready,
     measuring,
     times,
+    rate,
+    edit,
     isPending,
     carryOut,
     setBoth,
@@ -159,6 +177,8 @@ export function Review({ view, delivery }: Props) {
         onDescribe={() => setAsking("from")}
         onRules={() => setAsking("rules")}
         onTimes={() => run("delivery-times")}
+        rate={rate}
+        onRate={() => run("delivery-rate")}
       >
         <Tabs.List aria-label="What is shown of the delivery" className="flex gap-1">
           {VIEWS.map((one) => (
@@ -267,4 +287,12 @@ export function Review({ view, delivery }: Props) {
       />
     </Tabs.Root>
   );
+}
+
+/** The delivery's rate if the session has another and holds no audio yet that would be in its way. */
+function otherRate(view: MixView, delivery: DeliveryView): number | undefined {
+  const wanted = delivery.facts.sampleRate;
+  const { sampleRate, kind, channels } = view.document;
+  const empty = channels.every((channel) => channel.clips.length === 0);
+  return kind === "session" && empty && wanted !== sampleRate ? wanted : undefined;
 }

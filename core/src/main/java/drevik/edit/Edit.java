@@ -39,6 +39,7 @@ public sealed interface Edit
         SetOutput,
         SetPerson,
         SetPolarity,
+        SetSampleRate,
         SetSend,
         SetSpecification,
         SetStemSet,

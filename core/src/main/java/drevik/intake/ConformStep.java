@@ -4,7 +4,6 @@ import drevik.audio.Layout;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.jspecify.annotations.Nullable;
 
 /**
  * One thing that is done to a delivered file on its way to a seat, on a copy or on the seat; the
@@ -47,17 +46,20 @@ public record ConformStep(Kind kind, String says) {
     }
   }
 
-  /** How a file agrees with the microphone that it belongs to. */
-  public record Beside(String name, PairFinding finding) {}
+  /**
+   * How a file agrees with the microphone that it belongs to.
+   *
+   * @param id of that microphone's file
+   */
+  public record Beside(String id, String name, PairFinding finding) {}
 
   /**
-   * What a file needs for itself. How it is joined, placed and trimmed depends on the whole
-   * delivery, see {@link Conforming}.
+   * What a file needs for itself. How it is flipped, joined, placed and trimmed depends on the
+   * whole delivery, see {@link Conforming}.
    *
    * @param sampleRate of the session, Hz
-   * @param beside null if it belongs to no other
    */
-  static List<ConformStep> of(Inspection found, int sampleRate, @Nullable Beside beside) {
+  static List<ConformStep> of(Inspection found, int sampleRate) {
     List<ConformStep> steps = new ArrayList<>();
     if (!found.isWave()) {
       steps.add(new ConformStep(Kind.DECODE, "decoded from " + found.encoding()));
@@ -75,17 +77,19 @@ public record ConformStep(Kind kind, String says) {
     if (found.dualMono()) {
       steps.add(new ConformStep(Kind.TO_MONO, "to mono: both sides are the same"));
     }
-    if (beside != null && beside.finding().flipped()) {
-      steps.add(
-          new ConformStep(
-              Kind.FLIP,
-              "polarity flipped, to agree with “%s”: correlation %s instead of %s"
-                  .formatted(
-                      beside.name(),
-                      PairFinding.shown(beside.finding().mended()),
-                      PairFinding.shown(beside.finding().correlation()))));
-    }
     return steps;
+  }
+
+  static ConformStep flip(Beside beside) {
+    String says =
+        beside.finding().flipped()
+            ? "polarity flipped, to agree with “%s”: correlation %s instead of %s"
+                .formatted(
+                    beside.name(),
+                    PairFinding.shown(beside.finding().mended()),
+                    PairFinding.shown(beside.finding().correlation()))
+            : "polarity flipped together with “" + beside.name() + "”";
+    return new ConformStep(Kind.FLIP, says);
   }
 
   static ConformStep join(StereoPairs.Pair pair, String other, boolean first) {

@@ -44,7 +44,8 @@ public final class ConformedCopy {
       return;
     }
     String second = join.get().second();
-    boolean flip = ConformStep.has(conforming.wanted(second), Kind.FLIP);
+    // Against the first half: the seat turns both.
+    boolean flip = conforming.turns(second) != conforming.turns(id);
     Path one = half(id, to, ".first");
     Path other = half(second, to, ".second");
     try {

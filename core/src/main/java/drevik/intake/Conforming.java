@@ -53,6 +53,7 @@ public final class Conforming {
     all.forEach(source -> sources.put(source.id(), source));
     firstReference = firstReference(all);
     all.forEach(source -> steps.put(source.id(), ownSteps(source)));
+    all.forEach(source -> flip(source, all.size()));
     joinHalves();
     all.forEach(this::placeAndTrim);
   }
@@ -70,6 +71,10 @@ public final class Conforming {
   public List<ConformStep> wanted(String id) {
     Source source = sources.get(id);
     return steps.get(id).stream().filter(source::wants).toList();
+  }
+
+  boolean turns(String id) {
+    return ConformStep.has(wanted(id), Kind.FLIP);
   }
 
   /** The file that becomes the second half of this one's stereo file. */
@@ -92,7 +97,30 @@ public final class Conforming {
   private List<ConformStep> ownSteps(Source source) {
     return source.found().silent()
         ? new ArrayList<>()
-        : ConformStep.of(source.found(), mix.sampleRate(), source.beside());
+        : ConformStep.of(source.found(), mix.sampleRate());
+  }
+
+  /**
+   * A microphone agrees with the one that it was compared with once it is turned as often as that
+   * one and once more if the two disagree.
+   *
+   * @param most a chain of microphones is not longer than this
+   */
+  private void flip(Source source, int most) {
+    if (flips(source, most)) {
+      steps.get(source.id()).add(ConformStep.flip(source.beside()));
+    }
+  }
+
+  private boolean flips(Source source, int most) {
+    ConformStep.Beside beside = source.beside();
+    if (beside == null || source.found().silent() || most == 0) {
+      return false;
+    }
+    Source other = sources.get(beside.id());
+    boolean otherFlips =
+        other != null && !other.off().contains(Kind.FLIP) && flips(other, most - 1);
+    return beside.finding().flipped() != otherFlips;
   }
 
   private void joinHalves() {
@@ -213,7 +241,7 @@ public final class Conforming {
     List<Stretch> activity = found.sound().activity();
     return whole
         .with()
-        .flip(ConformStep.has(wanted, Kind.FLIP))
+        .flip(turns(source.id()))
         .startFrame(ConformStep.has(wanted, Kind.PLACE) ? startFrame(source) : 0)
         .joined(join.map(StereoPairs.Pair::second).orElse(null))
         .parts(parts)

@@ -70,14 +70,17 @@ public final class FolderDelivery {
           taken.add(new Taken(id, name, null, e.getMessage(), sorting, List.of()));
         }
       }
-      Map<String, ConformStep.Beside> beside = pairs(usable, order);
+      Map<String, String> ids = new HashMap<>();
+      for (String name : order) {
+        ids.put(name, String.format(Locale.ROOT, "%03d", taken.size() + ids.size() + 1));
+      }
+      Map<String, ConformStep.Beside> beside = pairs(usable, order, ids);
       List<Conforming.Source> sources = new ArrayList<>();
       for (String name : order) {
-        String id = String.format(Locale.ROOT, "%03d", taken.size() + sources.size() + 1);
         Measured file = usable.get(name);
         sources.add(
             new Conforming.Source(
-                id,
+                ids.get(name),
                 name,
                 new AudioRef(name, name),
                 file.sorting().category(),
@@ -118,7 +121,7 @@ public final class FolderDelivery {
   }
 
   private static Map<String, ConformStep.Beside> pairs(
-      Map<String, Measured> usable, List<String> order) {
+      Map<String, Measured> usable, List<String> order, Map<String, String> ids) {
     Map<String, ConformStep.Beside> beside = new HashMap<>();
     List<MicrophonePairs.Named> named =
         order.stream()
@@ -128,12 +131,13 @@ public final class FolderDelivery {
       Measured first = usable.get(pair.first());
       Measured second = usable.get(pair.second());
       if (first.found().isWave() && second.found().isWave()) {
-        PairCheck.compare(first.path(), first.found(), second.path(), second.found())
+        PairCheck.compare(first.path(), first.found(), second.path(), second.found(), pair.spaced())
             .ifPresent(
                 found ->
                     beside.put(
                         second.name(),
-                        new ConformStep.Beside(String.valueOf(first.path().getFileName()), found)));
+                        new ConformStep.Beside(
+                            ids.get(pair.first()), Conforming.baseOf(first.name()), found)));
       }
     }
     return beside;

@@ -19,8 +19,12 @@ public final class MicrophonePairs {
   /** A file as it is asked about. */
   public record Named(String id, String name, String category) {}
 
-  /** Two files that belong together. */
-  public record Pair(String first, String second) {}
+  /**
+   * Two files that belong together.
+   *
+   * @param spaced the second hears the same from some way off, among other things, as overheads do
+   */
+  public record Pair(String first, String second, boolean spaced) {}
 
   private enum Position {
     TOP,
@@ -70,7 +74,7 @@ public final class MicrophonePairs {
 
   private record Place(Named file, String source, Position position) {}
 
-  /** Pairs in the order of their first files. A file is in one pair at most. */
+  /** Pairs in the order of their first files. A file is the second of one pair at most. */
   public static List<Pair> among(List<Named> files) {
     Map<String, List<Place>> sources = new LinkedHashMap<>();
     for (Named file : files) {
@@ -87,11 +91,27 @@ public final class MicrophonePairs {
             places.stream().filter(p -> p.position == first.position.other()).toList();
         boolean alone = places.stream().filter(p -> p.position == first.position).count() == 1;
         if (alone && others.size() == 1) {
-          pairs.add(new Pair(first.file.id(), others.get(0).file.id()));
+          pairs.add(new Pair(first.file.id(), others.get(0).file.id(), false));
         }
       }
     }
+    overheads(files, pairs);
     return pairs;
+  }
+
+  /** Overheads hear the snare as well; the right one is compared with the left already. */
+  private static void overheads(List<Named> files, List<Pair> pairs) {
+    Optional<Named> snare =
+        files.stream()
+            .filter(file -> file.category().equals("drums/snare"))
+            .filter(file -> pairs.stream().noneMatch(p -> p.second().equals(file.id())))
+            .findFirst();
+    for (Named file : files) {
+      boolean open = pairs.stream().noneMatch(pair -> pair.second().equals(file.id()));
+      if (open && file.category().equals("drums/overhead") && snare.isPresent()) {
+        pairs.add(new Pair(snare.get().id(), file.id(), true));
+      }
+    }
   }
 
   /** Left and right of guitars and voices are two performances, which need not agree. */

@@ -17,6 +17,10 @@ import java.util.stream.IntStream;
  */
 public final class PairCheck {
   private static final double LARGEST_LAG_SECONDS = 0.003;
+
+  /** Two and a half metres of air. */
+  private static final double LARGEST_SPACED_LAG_SECONDS = 0.0075;
+
   private static final int WINDOWS = 12;
   private static final int WINDOW = 8192;
 
@@ -26,20 +30,25 @@ public final class PairCheck {
   /** How much stronger the negative peak must be than the positive one. */
   private static final double CLEARLY = 1.2;
 
+  /** The same where the two hear other things beside, and the peaks are flatter. */
+  private static final double CLEARLY_SPACED = 1.5;
+
   private PairCheck() {}
 
   /**
    * @param first the files' inspections say where they are loud
+   * @param spaced the second stands some way off, see {@link MicrophonePairs.Pair}
    * @return empty if the two cannot be compared: other rates, no sound in common, or unrelated
    * @throws AudioException if a file cannot be read
    */
   public static Optional<PairFinding> compare(
-      Path firstFile, Inspection first, Path secondFile, Inspection second) {
+      Path firstFile, Inspection first, Path secondFile, Inspection second, boolean spaced) {
     int rate = first.header().sampleRate();
     if (second.header().sampleRate() != rate || first.silent() || second.silent()) {
       return Optional.empty();
     }
-    int reach = (int) Math.round(LARGEST_LAG_SECONDS * rate);
+    int reach =
+        (int) Math.round((spaced ? LARGEST_SPACED_LAG_SECONDS : LARGEST_LAG_SECONDS) * rate);
     double[] products = new double[2 * reach + 1];
     double firstEnergy = 0;
     double secondEnergy = 0;
@@ -67,13 +76,14 @@ public final class PairCheck {
     double scale = 1 / Math.sqrt(firstEnergy * secondEnergy);
     int highest = extreme(products, Comparator.naturalOrder());
     int lowest = extreme(products, Comparator.reverseOrder());
-    boolean flipped = -products[lowest] > CLEARLY * products[highest];
+    double clearly = spaced ? CLEARLY_SPACED : CLEARLY;
+    boolean flipped = -products[lowest] > clearly * products[highest];
     int best = flipped ? lowest : highest;
     double mended = Math.abs(products[best] * scale);
     return mended < RELATED
         ? Optional.empty()
         : Optional.of(
-            new PairFinding(products[reach] * scale, mended, best - reach, rate, flipped));
+            new PairFinding(products[reach] * scale, mended, best - reach, rate, flipped, spaced));
   }
 
   /** First frames of the stretches in which the quieter of the two is loudest. */

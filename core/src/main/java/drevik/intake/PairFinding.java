@@ -11,9 +11,15 @@ import java.util.Locale;
  * @param lagFrames how much later the second one hears the source
  * @param sampleRate Hz
  * @param flipped the second one is upside down against the first
+ * @param spaced the second one stands some way off on purpose, so that a delay is no fault
  */
 public record PairFinding(
-    double correlation, double mended, int lagFrames, int sampleRate, boolean flipped) {
+    double correlation,
+    double mended,
+    int lagFrames,
+    int sampleRate,
+    boolean flipped,
+    boolean spaced) {
   /** Moving is worth while from here on: less than 0.1 ms only dulls the highest octave. */
   private static final double LEAST_LAG_SECONDS = 1e-4;
 
@@ -30,7 +36,33 @@ public record PairFinding(
 
   /** True if moving the second one would make the two agree better. */
   public boolean late() {
-    return Math.abs(lagFrames) >= LEAST_LAG_SECONDS * sampleRate
+    return !spaced
+        && Math.abs(lagFrames) >= LEAST_LAG_SECONDS * sampleRate
         && Math.abs(mended) - Math.abs(correlation) >= LEAST_GAIN;
+  }
+
+  /**
+   * How the two stand to each other, whether that is a fault or not.
+   *
+   * @param first name of the first
+   */
+  public String says(String first) {
+    String when =
+        lagFrames == 0
+            ? "at the same time as"
+            : String.format(
+                Locale.ROOT,
+                "%.2f ms %s than",
+                Math.abs(lagMilliseconds()),
+                lagFrames > 0 ? "later" : "earlier");
+    String mend =
+        lagFrames == 0 && !flipped
+            ? ""
+            : ", and "
+                + shown(mended)
+                + (flipped ? " flipped" : "")
+                + (flipped && lagFrames != 0 ? " and" : "")
+                + (lagFrames != 0 ? " aligned" : "");
+    return "hears it " + when + " “" + first + "”: correlation " + shown(correlation) + mend;
   }
 }

@@ -290,6 +290,25 @@ class EditsTest {
   }
 
   @Test
+  void anotherSampleRateKeepsTheSecondsAndNeedsAMixWithoutAudio() {
+    Mix mix = new SetTimes(92, 48_000, 96_000L).applyTo(band());
+    mix = new SetMarkers(List.of(new Marker("m", "Verse", 72_000))).applyTo(mix);
+    Mix after = new SetSampleRate(44_100).applyTo(mix);
+    assertThat(after.sampleRate()).isEqualTo(44_100);
+    assertThat(after.startFrame()).isEqualTo(44_100);
+    assertThat(after.endFrame()).isEqualTo(88_200);
+    assertThat(after.markers().get(0).startFrame()).isEqualTo(66_150);
+    assertThatThrownBy(() -> new SetSampleRate(50_000).applyTo(band()))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("not at 50000 Hz");
+    Mix holding =
+        mix().seat("kick", null, c -> c.withClips(List.of(MixWords.clip("k.wav", 9)))).build();
+    assertThatThrownBy(() -> new SetSampleRate(44_100).applyTo(holding))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("“kick” holds audio at 48,000 Hz; free the seats");
+  }
+
+  @Test
   void timesAndMarkersAreKeptInOrder() {
     Mix mix = new SetTimes(92, 100, 9_000L).applyTo(band());
     assertThat(mix.tempo()).isEqualTo(92);

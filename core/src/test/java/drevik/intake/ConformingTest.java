@@ -150,4 +150,36 @@ class ConformingTest {
     assertThat(Conforming.of(seats, overheads).files()).hasSize(2);
     assertThat(Conforming.of(MIX, overheads).files()).hasSize(1);
   }
+
+  private static Conforming.Source beside(String name, String other, boolean flipped, Kind... off) {
+    PairFinding finding = new PairFinding(-0.8, 0.8, 0, RATE, flipped, false);
+    return new Conforming.Source(
+        name,
+        name,
+        new AudioRef("", name),
+        "drums/overhead",
+        heard(0, 100),
+        new ConformStep.Beside(other, other, finding),
+        Set.of(off));
+  }
+
+  @Test
+  void microphonesAreTurnedUntilTheWholeChainAgrees() {
+    Conforming.Source snare = file("Snr", "drums/snare", heard(0, 100));
+    Conforming both =
+        Conforming.of(
+            MIX, List.of(snare, beside("OH 1", "Snr", true), beside("OH 2", "OH 1", false)));
+    assertThat(both.steps("OH 2"))
+        .containsExactly(new ConformStep(Kind.FLIP, "polarity flipped together with “OH 1”"));
+    Conforming second =
+        Conforming.of(
+            MIX, List.of(snare, beside("OH 1", "Snr", true), beside("OH 2", "OH 1", true)));
+    assertThat(second.steps("OH 2")).isEmpty();
+    Conforming off =
+        Conforming.of(
+            MIX,
+            List.of(snare, beside("OH 1", "Snr", true, Kind.FLIP), beside("OH 2", "OH 1", true)));
+    assertThat(kinds(off.wanted("OH 1"))).isEmpty();
+    assertThat(kinds(off.wanted("OH 2"))).containsExactly(Kind.FLIP);
+  }
 }

@@ -45,7 +45,8 @@ class MicrophonePairsTest {
             "01_KIK IN.wav + 02_KIK OUT.wav",
             "03 Snr Top.wav + 04 Snr Btm.wav",
             "OH_L.wav + OH_R.wav",
-            "UprBass DI.wav + Upr Bass mic.wav");
+            "UprBass DI.wav + Upr Bass mic.wav",
+            "03 Snr Top.wav + OH_L.wav");
   }
 
   @Test
@@ -69,9 +70,14 @@ class MicrophonePairsTest {
   }
 
   private Optional<PairFinding> compare(float[] first, float[] second) throws IOException {
+    return compare(first, second, false);
+  }
+
+  private Optional<PairFinding> compare(float[] first, float[] second, boolean spaced)
+      throws IOException {
     Path a = write("a.wav", first);
     Path b = write("b.wav", second);
-    return PairCheck.compare(a, Inspector.inspect(a), b, Inspector.inspect(b));
+    return PairCheck.compare(a, Inspector.inspect(a), b, Inspector.inspect(b), spaced);
   }
 
   private Path write(String name, float[] x) throws IOException {
@@ -109,6 +115,19 @@ class MicrophonePairsTest {
     assertThat(found.flipped()).isFalse();
     assertThat(found.late()).isFalse();
     assertThat(found.correlation()).isEqualTo(found.mended());
+  }
+
+  @Test
+  void overheadsHearTheSnareLaterWhichIsNoFault() throws IOException {
+    float[] snare = noise(1);
+    PairFinding found = compare(snare, heard(snare, 250, 0.4f), true).orElseThrow();
+    assertThat(found.lagFrames()).isEqualTo(250);
+    assertThat(found.late()).isFalse();
+    assertThat(FileNotes.ofPair("Snr", found)).isEmpty();
+    assertThat(found.says("Snr")).startsWith("hears it 5.21 ms later than “Snr”: correlation ");
+    PairFinding flipped = compare(snare, heard(snare, 250, -0.4f), true).orElseThrow();
+    assertThat(FileNotes.ofPair("Snr", flipped)).hasSize(1);
+    assertThat(flipped.says("Snr")).endsWith("flipped and aligned");
   }
 
   @Test

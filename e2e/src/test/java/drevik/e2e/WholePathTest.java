@@ -228,7 +228,7 @@ class WholePathTest {
       check(page, "history " + scheme);
       page.keyboard().press("Escape");
       page.keyboard().press("2");
-      page.getByText("01_KIK IN.wav").waitFor();
+      page.getByText("01_KIK IN.wav").first().waitFor();
       check(page, "intake " + scheme);
       page.keyboard().press("p");
       page.getByText("Stays out").waitFor();
@@ -287,7 +287,7 @@ class WholePathTest {
       picture(page, "send-to-" + theme);
       page.keyboard().press("Escape");
       page.keyboard().press("2");
-      page.getByText("01_KIK IN.wav").waitFor();
+      page.getByText("01_KIK IN.wav").first().waitFor();
       picture(page, "intake-" + theme);
       page.keyboard().press("r");
       page.getByText("Everything that arrived").waitFor();

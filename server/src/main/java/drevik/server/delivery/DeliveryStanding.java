@@ -121,7 +121,7 @@ final class DeliveryStanding {
 
   ConformStep.@Nullable Beside beside(DeliveredFileRow row) {
     DeliveredFileRow other = row.pair == null ? null : byId.get(String.valueOf(row.beside));
-    return other == null ? null : new ConformStep.Beside(baseOf(other.name), row.pair);
+    return other == null ? null : new ConformStep.Beside(other.id, baseOf(other.name), row.pair);
   }
 
   @Nullable String seatedOn(DeliveredFileRow row) {

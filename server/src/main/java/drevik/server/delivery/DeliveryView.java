@@ -71,7 +71,11 @@ public record DeliveryView(
    */
   public record StepView(String kind, String says, boolean optional, boolean off) {}
 
-  /** What a file is, and what to know of it. */
+  /**
+   * What a file is, and what to know of it.
+   *
+   * @param beside how it stands to the microphone that it was compared with
+   */
   public record AudioView(
       double seconds,
       int sampleRate,
@@ -83,6 +87,7 @@ public record DeliveryView(
       @Nullable Double truePeakDbtp,
       @Nullable Double integratedLufs,
       List<String> notes,
+      @Nullable String beside,
       List<Integer> overview) {}
 
   /**

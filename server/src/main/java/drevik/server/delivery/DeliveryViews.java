@@ -147,6 +147,7 @@ final class DeliveryViews {
         found.truePeakDbtp(),
         found.integratedLufs(),
         notes,
+        beside == null ? null : beside.finding().says(beside.name()),
         found.overview());
   }
 

@@ -115,11 +115,14 @@ public class Inspecting {
               .toList();
       MicrophonePairs.among(named).stream()
           .filter(pair -> pair.first().equals(row.id) || pair.second().equals(row.id))
-          .forEach(pair -> compare(delivered.get(pair.first()), delivered.get(pair.second())));
+          .forEach(
+              pair ->
+                  compare(
+                      delivered.get(pair.first()), delivered.get(pair.second()), pair.spaced()));
     }
   }
 
-  private void compare(DeliveredFileRow first, DeliveredFileRow second) {
+  private void compare(DeliveredFileRow first, DeliveredFileRow second, boolean spaced) {
     Optional<PairFinding> found;
     try {
       Inspection one = inspectionOf(first);
@@ -128,7 +131,7 @@ public class Inspecting {
       found =
           waves
               ? PairCheck.compare(
-                  store.locate(first.sha256), one, store.locate(second.sha256), other)
+                  store.locate(first.sha256), one, store.locate(second.sha256), other, spaced)
               : Optional.empty();
     } catch (AudioException e) {
       LOG.warn("comparing {} and {}: {}", first.name, second.name, e.getMessage());
