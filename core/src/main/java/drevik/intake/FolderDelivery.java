@@ -70,6 +70,7 @@ public final class FolderDelivery {
           taken.add(new Taken(id, name, null, e.getMessage(), sorting, List.of()));
         }
       }
+      sortByNeighbours(usable, order);
       Map<String, String> ids = new HashMap<>();
       for (String name : order) {
         ids.put(name, String.format(Locale.ROOT, "%03d", taken.size() + ids.size() + 1));
@@ -117,6 +118,19 @@ public final class FolderDelivery {
           .filter(path -> !DeliveredNames.isLitter(folder.relativize(path).toString()))
           .sorted()
           .toList();
+    }
+  }
+
+  private static void sortByNeighbours(Map<String, Measured> usable, List<String> order) {
+    List<Sorting> found =
+        NeighbourSorting.of(
+            order.stream()
+                .map(name -> new NeighbourSorting.Named(name, usable.get(name).sorting()))
+                .toList());
+    for (int i = 0; i < order.size(); i++) {
+      Sorting sorting = found.get(i);
+      usable.computeIfPresent(
+          order.get(i), (name, file) -> new Measured(file.path(), name, file.found(), sorting));
     }
   }
 

@@ -1,11 +1,13 @@
 package drevik.server.delivery;
 
+import drevik.category.Sorting;
 import drevik.edit.SeatDelivery;
 import drevik.intake.ConformStep;
 import drevik.intake.Conforming;
 import drevik.intake.DeliveredFile;
 import drevik.intake.DeliveryComparison;
 import drevik.intake.Inspection;
+import drevik.intake.NeighbourSorting;
 import drevik.intake.SeatNames;
 import drevik.intake.SeatPicture;
 import drevik.intake.SeatingPlan;
@@ -42,6 +44,7 @@ final class DeliveryStanding {
   private final Map<String, DeliveredFileRow> byId;
   private final Map<String, AudioFileRow> audio;
   private final Map<String, String> seatedOn = new HashMap<>();
+  private final Map<String, Sorting> sortings = new HashMap<>();
 
   /**
    * @param rows of the delivery, by name
@@ -58,6 +61,7 @@ final class DeliveryStanding {
     this.mix = mix;
     this.rows = rows;
     this.audio = audio;
+    sortByNeighbours();
     byId = rows.stream().collect(Collectors.toMap(row -> row.id, row -> row));
     for (Channel channel : mix.channels()) {
       for (var clip : channel.clips()) {
@@ -75,6 +79,25 @@ final class DeliveryStanding {
             .map(this::compared)
             .toList();
     plan = plan(open);
+  }
+
+  /** Followed anew at each look, so that a correction tells its neighbours at once. */
+  private void sortByNeighbours() {
+    List<Sorting> found =
+        NeighbourSorting.of(
+            rows.stream()
+                .map(
+                    row ->
+                        new NeighbourSorting.Named(
+                            row.name, new Sorting(row.category, row.confidence, row.because)))
+                .toList());
+    for (int i = 0; i < rows.size(); i++) {
+      sortings.put(rows.get(i).id, found.get(i));
+    }
+  }
+
+  Sorting sorting(DeliveredFileRow row) {
+    return sortings.get(row.id);
   }
 
   SeatingPlan plan(List<DeliveredFile> files) {
@@ -98,7 +121,7 @@ final class DeliveryStanding {
         row.id,
         row.name,
         new AudioRef(String.valueOf(row.sha256), row.name),
-        row.category,
+        sorting(row).category(),
         found(row),
         beside(row),
         off);
@@ -136,7 +159,10 @@ final class DeliveryStanding {
     return SessionFacts.of(
         rows.stream()
             .filter(row -> found(row) != null)
-            .map(row -> new SessionFacts.Measured(baseOf(row.name), row.category, found(row)))
+            .map(
+                row ->
+                    new SessionFacts.Measured(
+                        baseOf(row.name), sorting(row).category(), found(row)))
             .toList());
   }
 

@@ -80,9 +80,9 @@ final class DeliveryViews {
         row.id,
         row.name,
         row.fault,
-        row.category,
-        row.confidence,
-        row.because,
+        now.sorting(row).category(),
+        now.sorting(row).confidence(),
+        now.sorting(row).because(),
         row.sortedByHand,
         isDoubtful(now, row),
         found == null ? null : audioView(now, row, found),
@@ -102,7 +102,7 @@ final class DeliveryViews {
             || now.seatedOn(row) != null
             || found != null && found.silent()
             || against != null && against.state() == DeliveryComparison.State.SAME;
-    return !settled && row.confidence < SecondSorting.UNSURE;
+    return !settled && now.sorting(row).confidence() < SecondSorting.UNSURE;
   }
 
   private static DeliveryView.PlaceView placeView(SeatingPlan.Place place, Mix mix) {
