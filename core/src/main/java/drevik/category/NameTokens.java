@@ -23,7 +23,9 @@ final class NameTokens {
   private static final Set<String> MEANING = Set.of("808", "12");
 
   /** What a “2” in front of belongs to: two-mix, two-track. */
-  private static final Set<String> OF_TWO = Set.of("mix", "trk", "track", "bus");
+  private static final Set<String> OF_TWO = Set.of("mix", "trk", "track", "bus", "pop");
+
+  private static final Pattern FLUEGEL = Pattern.compile("(?iu)(f)lügel");
 
   private NameTokens() {}
 
@@ -53,9 +55,12 @@ final class NameTokens {
   }
 
   private static List<String> split(String text, boolean atCapitals) {
+    // Without its dots the German grand piano would read as the short name of a horn.
+    String grand =
+        FLUEGEL.matcher(Normalizer.normalize(text, Normalizer.Form.NFC)).replaceAll("$1luegel");
     String plain =
         MARKS
-            .matcher(Normalizer.normalize(text, Normalizer.Form.NFKD))
+            .matcher(Normalizer.normalize(grand, Normalizer.Form.NFKD))
             .replaceAll("")
             .replace("ß", "ss");
     List<String> tokens = new ArrayList<>();

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * The words that tell a category, and the ways in which people write them: exactly, run together
@@ -32,6 +33,7 @@ final class WordBook {
   record Match(String written, String word, double likeness, List<Entry> entries) {}
 
   private static final String WORDS = "sorting-words.tsv";
+  private static final String ORDINARY = "ordinary-words.txt";
   private static final String SAYS_NOTHING = "-";
   static final int LONGEST_PHRASE = 4;
 
@@ -309,12 +311,17 @@ final class WordBook {
   }
 
   private void load() {
-    try (InputStream in = WordBook.class.getResourceAsStream(WORDS);
+    eachLine(WORDS, this::take);
+    eachLine(ORDINARY, line -> sayNothing.addAll(List.of(line.split(" "))));
+  }
+
+  private static void eachLine(String resource, Consumer<String> take) {
+    try (InputStream in = WordBook.class.getResourceAsStream(resource);
         BufferedReader lines =
             new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
       for (String line = lines.readLine(); line != null; line = lines.readLine()) {
         if (!line.isBlank() && !line.startsWith("#")) {
-          take(line);
+          take.accept(line);
         }
       }
     } catch (IOException e) {
