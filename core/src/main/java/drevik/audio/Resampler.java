@@ -8,6 +8,21 @@ import java.util.List;
  * float WAVE; the original is not touched.
  */
 public final class Resampler {
+  /** What becomes of the channels. */
+  public enum Sides {
+    KEPT(""),
+    /** Of a file whose channels are all alike only the first. */
+    FIRST_ONLY("pan=mono|c0=c0,"),
+    /** Left becomes right. */
+    SWAPPED("pan=stereo|c0=c1|c1=c0,");
+
+    private final String filter;
+
+    Sides(String filter) {
+      this.filter = filter;
+    }
+  }
+
   private Resampler() {}
 
   /**
@@ -17,13 +32,12 @@ public final class Resampler {
    * @throws AudioException if ffmpeg is missing, fails or takes too long; {@code to} is gone then
    */
   public static void convert(Path from, Path to, int sampleRate) {
-    convert(from, to, sampleRate, false);
+    convert(from, to, sampleRate, Sides.KEPT);
   }
 
-  /** The same, and of a file whose channels are all alike only the first, if {@code oneChannel}. */
-  public static void convert(Path from, Path to, int sampleRate, boolean oneChannel) {
+  /** The same, with something done to the channels. */
+  public static void convert(Path from, Path to, int sampleRate, Sides sides) {
     String rate = "aresample=" + sampleRate + ":resampler=soxr:precision=28";
-    String filter = oneChannel ? "pan=mono|c0=c0," + rate : rate;
-    Ffmpeg.run("resampled", from, to, List.of("-af", filter, "-c:a", "pcm_f32le"));
+    Ffmpeg.run("resampled", from, to, List.of("-af", sides.filter + rate, "-c:a", "pcm_f32le"));
   }
 }

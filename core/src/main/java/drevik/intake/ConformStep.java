@@ -21,6 +21,8 @@ public record ConformStep(Kind kind, String says) {
     RESAMPLE(false),
     /** Stereo that is mono twice becomes mono. */
     TO_MONO(true),
+    /** Left becomes right, so that it agrees with another recording of its source. */
+    SWAP(true),
     /** Two mono files become left and right of one. */
     JOIN(true),
     /** The seat's polarity is turned, so that it agrees with the other microphone. */
@@ -92,6 +94,11 @@ public record ConformStep(Kind kind, String says) {
     return new ConformStep(Kind.FLIP, says);
   }
 
+  static ConformStep swap(String beside) {
+    return new ConformStep(
+        Kind.SWAP, "left and right swapped, to stand the same way round as “" + beside + "”");
+  }
+
   static ConformStep join(StereoPairs.Pair pair, String other, boolean first) {
     String half =
         pair.halves() == drevik.audio.StereoJoin.Halves.MID_SIDE
@@ -129,7 +136,10 @@ public record ConformStep(Kind kind, String says) {
 
   /** True if these steps need a converted copy of the one file. */
   static boolean makeACopy(List<ConformStep> steps) {
-    return has(steps, Kind.DECODE) || has(steps, Kind.RESAMPLE) || has(steps, Kind.TO_MONO);
+    return has(steps, Kind.DECODE)
+        || has(steps, Kind.RESAMPLE)
+        || has(steps, Kind.TO_MONO)
+        || has(steps, Kind.SWAP);
   }
 
   public static boolean has(List<ConformStep> steps, Kind kind) {

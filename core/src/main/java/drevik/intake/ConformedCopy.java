@@ -8,6 +8,7 @@ import drevik.mix.AudioRef;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -79,8 +80,12 @@ public final class ConformedCopy {
   }
 
   private void convert(String id, Path to) {
-    boolean oneChannel = ConformStep.has(conforming.wanted(id), Kind.TO_MONO);
-    Resampler.convert(original(id), to, sampleRate, oneChannel);
+    List<ConformStep> wanted = conforming.wanted(id);
+    Resampler.Sides sides =
+        ConformStep.has(wanted, Kind.TO_MONO)
+            ? Resampler.Sides.FIRST_ONLY
+            : ConformStep.has(wanted, Kind.SWAP) ? Resampler.Sides.SWAPPED : Resampler.Sides.KEPT;
+    Resampler.convert(original(id), to, sampleRate, sides);
   }
 
   private Path original(String id) {

@@ -24,6 +24,7 @@ public final class Conforming {
    *
    * @param audio the original
    * @param beside the microphone that it was compared with, or null
+   * @param swappedAgainst name of the recording that its sides are swapped against, or null
    * @param off kinds of steps that a person left out
    */
   public record Source(
@@ -33,6 +34,7 @@ public final class Conforming {
       String category,
       Inspection found,
       ConformStep.@Nullable Beside beside,
+      @Nullable String swappedAgainst,
       Set<Kind> off) {
     private boolean wants(ConformStep step) {
       return !step.kind().isOptional() || !off.contains(step.kind());
@@ -95,9 +97,14 @@ public final class Conforming {
   }
 
   private List<ConformStep> ownSteps(Source source) {
-    return source.found().silent()
-        ? new ArrayList<>()
-        : ConformStep.of(source.found(), mix.sampleRate());
+    if (source.found().silent()) {
+      return new ArrayList<>();
+    }
+    List<ConformStep> own = new ArrayList<>(ConformStep.of(source.found(), mix.sampleRate()));
+    if (source.swappedAgainst() != null) {
+      own.add(ConformStep.swap(source.swappedAgainst()));
+    }
+    return own;
   }
 
   /**

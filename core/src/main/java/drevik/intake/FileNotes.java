@@ -98,4 +98,14 @@ public final class FileNotes {
     }
     return notes;
   }
+
+  /**
+   * @param other name of the recording that the sides stand the other way round than
+   */
+  public static String ofSwapped(String other, SwappedSides swapped) {
+    return "left and right swapped against “"
+        + other
+        + "”: their levels agree "
+        + PairFinding.shown(swapped.agreement());
+  }
 }

@@ -76,6 +76,7 @@ public final class FolderDelivery {
         ids.put(name, String.format(Locale.ROOT, "%03d", taken.size() + ids.size() + 1));
       }
       Map<String, ConformStep.Beside> beside = pairs(usable, order, ids);
+      Map<String, String> swapped = swapped(usable, order);
       List<Conforming.Source> sources = new ArrayList<>();
       for (String name : order) {
         Measured file = usable.get(name);
@@ -87,6 +88,7 @@ public final class FolderDelivery {
                 file.sorting().category(),
                 file.found(),
                 beside.get(name),
+                swapped.get(name),
                 Set.of()));
       }
       Conforming conforming = Conforming.of(mix, sources);
@@ -155,6 +157,30 @@ public final class FolderDelivery {
       }
     }
     return beside;
+  }
+
+  private static Map<String, String> swapped(Map<String, Measured> usable, List<String> order) {
+    Map<String, String> against = new HashMap<>();
+    List<StereoImages.Named> named =
+        order.stream()
+            .map(usable::get)
+            .filter(file -> file.found().isWave())
+            .map(
+                file ->
+                    new StereoImages.Named(
+                        file.name(),
+                        file.name(),
+                        file.sorting().category(),
+                        file.found().header().layout()))
+            .toList();
+    for (StereoImages.Pair pair : StereoImages.among(named)) {
+      Measured left = usable.get(pair.left());
+      StereoImages.compare(
+              pair, id -> new SidesCheck.File(usable.get(id).path(), usable.get(id).found()))
+          .filter(SwappedSides::isClear)
+          .ifPresent(found -> against.put(pair.second(), Conforming.baseOf(left.name())));
+    }
+    return against;
   }
 
   /** Where the session plays a file from, each under a name of its own. */

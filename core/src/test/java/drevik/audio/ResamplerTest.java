@@ -69,4 +69,25 @@ class ResamplerTest {
         .hasMessageContaining("is no audio file that Drevik reads");
     assertThat(out).doesNotExist();
   }
+
+  @Test
+  void sidesAreSwappedWithoutChangingASample() throws IOException {
+    float[][] audio = new float[2][1_000];
+    for (int i = 0; i < 1_000; i++) {
+      audio[0][i] = i / 2_000f;
+      audio[1][i] = -i / 4_000f;
+    }
+    Path file = folder.resolve("stereo.wav");
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.FLOAT_32, 48_000, Layout.STEREO)) {
+      writer.write(audio, 0, 1_000);
+    }
+    Path out = folder.resolve("swapped.wav");
+    Resampler.convert(file, out, 48_000, Resampler.Sides.SWAPPED);
+    float[][] read = new float[2][1_000];
+    try (WavReader reader = WavReader.open(out)) {
+      reader.read(0, read, 0, 1_000);
+    }
+    assertThat(read[0]).isEqualTo(audio[1]);
+    assertThat(read[1]).isEqualTo(audio[0]);
+  }
 }

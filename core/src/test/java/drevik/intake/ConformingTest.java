@@ -48,7 +48,7 @@ class ConformingTest {
   private static Conforming.Source file(
       String name, String category, Inspection found, Kind... off) {
     return new Conforming.Source(
-        name, name, new AudioRef("", name), category, found, null, Set.of(off));
+        name, name, new AudioRef("", name), category, found, null, null, Set.of(off));
   }
 
   private static List<Kind> kinds(List<ConformStep> steps) {
@@ -160,6 +160,7 @@ class ConformingTest {
         "drums/overhead",
         heard(0, 100),
         new ConformStep.Beside(other, other, finding),
+        null,
         Set.of(off));
   }
 

@@ -3,6 +3,7 @@ package drevik.server.delivery;
 import drevik.category.Sorting;
 import drevik.intake.PairFinding;
 import drevik.intake.SeatWish;
+import drevik.intake.SwappedSides;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -52,6 +53,10 @@ class DeliveredFileRow {
 
   @JdbcTypeCode(SqlTypes.JSON)
   @Nullable PairFinding pair;
+
+  /** How its sides stand to those of another recording of its source. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Nullable SwappedSides swapped;
 
   /** Kinds of conforming that a person left out. */
   @JdbcTypeCode(SqlTypes.JSON)

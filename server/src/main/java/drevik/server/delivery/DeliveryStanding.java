@@ -124,6 +124,7 @@ final class DeliveryStanding {
         sorting(row).category(),
         found(row),
         beside(row),
+        swappedAgainst(row),
         off);
   }
 
@@ -145,6 +146,13 @@ final class DeliveryStanding {
   ConformStep.@Nullable Beside beside(DeliveredFileRow row) {
     DeliveredFileRow other = row.pair == null ? null : byId.get(String.valueOf(row.beside));
     return other == null ? null : new ConformStep.Beside(other.id, baseOf(other.name), row.pair);
+  }
+
+  /** Name of the recording that its sides stand the other way round than; null if they do not. */
+  @Nullable String swappedAgainst(DeliveredFileRow row) {
+    DeliveredFileRow other =
+        row.swapped == null || !row.swapped.isClear() ? null : byId.get(row.swapped.beside());
+    return other == null ? null : baseOf(other.name);
   }
 
   @Nullable String seatedOn(DeliveredFileRow row) {

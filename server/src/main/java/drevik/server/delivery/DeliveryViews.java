@@ -136,6 +136,9 @@ final class DeliveryViews {
     if (beside != null) {
       notes.addAll(FileNotes.ofPair(beside.name(), beside.finding()));
     }
+    if (now.swappedAgainst(row) != null) {
+      notes.add(FileNotes.ofSwapped(now.swappedAgainst(row), row.swapped));
+    }
     return new DeliveryView.AudioView(
         header.seconds(),
         header.sampleRate(),

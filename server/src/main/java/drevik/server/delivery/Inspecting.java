@@ -8,7 +8,11 @@ import drevik.intake.MicrophonePairs;
 import drevik.intake.PairCheck;
 import drevik.intake.PairFinding;
 import drevik.intake.SecondSorting;
+import drevik.intake.SidesCheck;
+import drevik.intake.StereoImages;
 import drevik.server.store.AudioStore;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -119,6 +123,31 @@ public class Inspecting {
               pair ->
                   compare(
                       delivered.get(pair.first()), delivered.get(pair.second()), pair.spaced()));
+      if (row.category.startsWith("drums")) {
+        compareImages(row, delivered);
+      }
+    }
+  }
+
+  private void compareImages(DeliveredFileRow row, Map<String, DeliveredFileRow> delivered) {
+    Map<String, SidesCheck.File> measured = new HashMap<>();
+    List<StereoImages.Named> named = new ArrayList<>();
+    for (DeliveredFileRow one : delivered.values()) {
+      Inspection found = one.category.startsWith("drums") ? inspectionOf(one) : null;
+      if (found != null && found.isWave()) {
+        measured.put(one.id, new SidesCheck.File(store.locate(one.sha256), found));
+        named.add(new StereoImages.Named(one.id, one.name, one.category, found.header().layout()));
+      }
+    }
+    for (StereoImages.Pair pair : StereoImages.among(named)) {
+      if (List.of(pair.left(), pair.right(), pair.second()).contains(row.id)) {
+        try {
+          StereoImages.compare(pair, measured::get)
+              .ifPresent(sides -> keep(pair.second(), second -> second.swapped = sides));
+        } catch (AudioException e) {
+          LOG.warn("comparing the sides of {}: {}", row.name, e.getMessage());
+        }
+      }
     }
   }
 
@@ -139,16 +168,24 @@ public class Inspecting {
     }
     found.ifPresent(
         pair ->
-            transaction.executeWithoutResult(
-                status ->
-                    files
-                        .findById(second.id)
-                        .ifPresent(
-                            row -> {
-                              row.beside = first.id;
-                              row.pair = pair;
-                              files.save(row);
-                            })));
+            keep(
+                second.id,
+                row -> {
+                  row.beside = first.id;
+                  row.pair = pair;
+                }));
+  }
+
+  private void keep(String fileId, Consumer<DeliveredFileRow> what) {
+    transaction.executeWithoutResult(
+        status ->
+            files
+                .findById(fileId)
+                .ifPresent(
+                    row -> {
+                      what.accept(row);
+                      files.save(row);
+                    }));
   }
 
   private @Nullable Inspection inspectionOf(DeliveredFileRow row) {
