@@ -1,8 +1,9 @@
-import { useEffect, useRef } from "react";
+import { useRef } from "react";
 import type { FileView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Mark } from "../ui/Mark";
 import { signed, time } from "../ui/format";
+import { useRowFocus } from "./rowFocus";
 import { Waveform } from "./Waveform";
 
 interface Props {
@@ -20,8 +21,7 @@ const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
 export function FileRows({ files, current, onCurrent, onCategory }: Props) {
   const list = useRef<HTMLDivElement>(null);
   const families = new Map(useKnowledge().data?.categories.map((one) => [one.path, one.family]));
-  const focusRow = (id: string | undefined) =>
-    list.current?.querySelector<HTMLElement>(`[data-file="${id ?? ""}"]`)?.focus();
+  const { focus, watch } = useRowFocus(list, current, files);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const at = files.findIndex((file) => file.id === current);
     const to = {
@@ -35,19 +35,12 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
     const next = to === undefined ? undefined : files[to];
     if (next) {
       event.preventDefault();
-      focusRow(next.id);
+      focus(next.id);
     } else if (event.key === "Enter") {
       event.preventDefault();
       onCategory();
     }
   };
-  const first = useRef(true);
-  useEffect(() => {
-    if (first.current && current) {
-      first.current = false;
-      list.current?.querySelector<HTMLElement>(`[data-file="${current}"]`)?.focus();
-    }
-  }, [current]);
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
       <div
@@ -67,6 +60,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
         tabIndex={-1}
         aria-label="Delivered files, what needs you first"
         onKeyDown={onKeyDown}
+        {...watch}
       >
         {files.map((file) => (
           <div

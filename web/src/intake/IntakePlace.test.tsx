@@ -147,6 +147,19 @@ describe("the intake", () => {
     );
   });
 
+  it("keeps the keyboard on its row when the rows change places", async () => {
+    const sorted = {
+      ...delivery,
+      files: delivery.files.map((one) => ({ ...one, doubtful: one.id === "tom" })),
+    };
+    answers.set("POST /api/deliveries/d1/category", sorted);
+    await open();
+    await userEvent.keyboard("{ArrowDown}k");
+    await userEvent.keyboard("vocals{Enter}");
+    await waitFor(() => expect(rows().slice(0, 2)).toEqual(["text", "tom"]));
+    await waitFor(() => expect(document.activeElement?.getAttribute("data-file")).toBe("odd"));
+  });
+
   it("does not ask for the category of what was refused", async () => {
     await open();
     await userEvent.keyboard("k");

@@ -1,6 +1,7 @@
 import { Dialog } from "radix-ui";
 import type { DeliveryView } from "../api/client";
 import { useChangeRule, useForgetRule, useKnowledge } from "../api/queries";
+import { useReturnFocus } from "../ui/returnFocus";
 import { Select, words } from "../ui/FormDialog";
 
 interface Props {
@@ -11,13 +12,17 @@ interface Props {
 /** What was learned from corrections for this client; each can be changed and forgotten. */
 export function RulesDialog({ delivery, onClose }: Props) {
   const forget = useForgetRule(delivery.id);
+  const returning = useReturnFocus();
   const change = useChangeRule(delivery.id);
   const categories = words(useKnowledge().data?.categories.map((one) => one.path));
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content className="fixed top-20 left-1/2 z-20 max-h-[82vh] w-[560px] -translate-x-1/2 overflow-y-auto border border-rule bg-raised p-5">
+        <Dialog.Content
+          {...returning}
+          className="fixed top-20 left-1/2 z-20 max-h-[82vh] w-[560px] -translate-x-1/2 overflow-y-auto border border-rule bg-raised p-5"
+        >
           <Dialog.Title className="text-[15px] font-semibold">
             Learned {delivery.client ? `for ${delivery.client}` : "for deliveries without a client"}
           </Dialog.Title>

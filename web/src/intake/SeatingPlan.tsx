@@ -1,9 +1,10 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { familyColour } from "../ui/colour";
 import { Mark } from "../ui/Mark";
 import { isFree, OUT, planRows, type PlanRows } from "./planRows";
+import { useRowFocus } from "./rowFocus";
 
 interface Props {
   delivery: DeliveryView;
@@ -119,17 +120,9 @@ interface FilesProps {
 
 function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
   const list = useRef<HTMLDivElement>(null);
-  const focus = (id: string | undefined) =>
-    list.current?.querySelector<HTMLElement>(`[data-file="${id ?? ""}"]`)?.focus();
   const { files } = rows;
   const shown = files.some((file) => file.id === current) ? current : files[0]?.id;
-  const first = useRef(true);
-  useEffect(() => {
-    if (first.current && shown) {
-      first.current = false;
-      list.current?.querySelector<HTMLElement>(`[data-file="${shown}"]`)?.focus();
-    }
-  }, [shown]);
+  const { focus, watch } = useRowFocus(list, shown, files);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const at = files.findIndex((file) => file.id === shown);
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: files.length - 1 }[event.key];
@@ -148,6 +141,7 @@ function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
       tabIndex={-1}
       aria-label="Delivered files in the order of their seats"
       onKeyDown={onKeyDown}
+      {...watch}
     >
       {files.map((file) => (
         <div

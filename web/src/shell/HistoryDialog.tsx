@@ -1,4 +1,5 @@
 import { Dialog } from "radix-ui";
+import { useReturnFocus } from "../ui/returnFocus";
 import { useEffect, useRef, useState } from "react";
 import type { MixView, RevisionLine } from "../api/client";
 import { useDifferences, useGoTo, useHistory, useNameRevision } from "../api/queries";
@@ -12,6 +13,7 @@ interface Props {
 
 /** Every revision: what was done, what it is called, how it differs, and the way there. */
 export function HistoryDialog({ mix, onClose }: Props) {
+  const returning = useReturnFocus();
   const lines = useHistory(mix.id, mix.revision, true).data ?? [];
   const [at, setAt] = useState<number>();
   const here =
@@ -29,7 +31,10 @@ export function HistoryDialog({ mix, onClose }: Props) {
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised">
+        <Dialog.Content
+          {...returning}
+          className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised"
+        >
           <header className="border-b border-rule px-5 py-3">
             <Dialog.Title className="text-[15px] font-semibold">
               History of “{mix.document.name}”

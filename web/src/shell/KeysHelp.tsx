@@ -1,15 +1,18 @@
 import { Dialog } from "radix-ui";
+import { useReturnFocus } from "../ui/returnFocus";
 import { useActs } from "./acts";
 import { shown } from "./keys";
 
 /** All keys that do something here. */
 export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const returning = useReturnFocus();
   const acts = useActs().filter((act) => act.key);
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
+          {...returning}
           aria-describedby={undefined}
           className="fixed z-20 left-1/2 top-20 w-[560px] -translate-x-1/2 border border-rule bg-raised p-5"
         >

@@ -1,4 +1,5 @@
 import { Dialog } from "radix-ui";
+import { useReturnFocus } from "./returnFocus";
 import { useId, useMemo, useState, type ReactNode } from "react";
 
 export interface Choice {
@@ -42,11 +43,13 @@ interface Props {
 
 /** A list to choose one thing from by typing: destinations, categories, colours, commands. */
 export function Chooser(props: Props) {
+  const returning = useReturnFocus();
   return (
     <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
+          {...returning}
           aria-describedby={undefined}
           className="fixed z-20 left-1/2 top-24 flex max-h-[70vh] w-[440px] -translate-x-1/2 flex-col border border-rule bg-raised"
         >
@@ -84,9 +87,6 @@ function List({ placeholder, choices, onChoose }: Props) {
   return (
     <>
       <input
-        // The dialog opens because somebody wants to type here.
-        // eslint-disable-next-line jsx-a11y/no-autofocus
-        autoFocus
         role="combobox"
         aria-label={placeholder}
         aria-expanded="true"

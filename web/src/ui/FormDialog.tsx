@@ -1,5 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useRef, type ReactNode } from "react";
+import { useReturnFocus } from "./returnFocus";
 
 interface Props {
   open: boolean;
@@ -19,11 +20,13 @@ interface Props {
 /** A question with a form: Ctrl Enter does it from any field, Escape leaves everything as it was. */
 export function FormDialog(props: Props) {
   const form = useRef<HTMLFormElement>(null);
+  const returning = useReturnFocus();
   return (
     <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
         <Dialog.Content
+          {...returning}
           onKeyDown={(event) => {
             if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !props.busy) {
               event.preventDefault();

@@ -1,0 +1,20 @@
+import { useRef } from "react";
+
+/**
+ * For the content of a dialog that was opened by a key: where the keyboard was before, it is again
+ * when the dialog closes. (By itself a dialog returns it to the button that opened it only.)
+ */
+export function useReturnFocus() {
+  const before = useRef<Element>(null);
+  return {
+    onOpenAutoFocus: () => {
+      before.current = document.activeElement;
+    },
+    onCloseAutoFocus: (event: Event) => {
+      event.preventDefault();
+      if (before.current instanceof HTMLElement && before.current.isConnected) {
+        before.current.focus();
+      }
+    },
+  };
+}
