@@ -241,6 +241,24 @@ describe("the intake", () => {
     await waitFor(() => expect(wishes().at(-1)?.body).toEqual({ files: ["tom"] }));
   });
 
+  it("folds away the seats that a plan does not touch", async () => {
+    const seats = [
+      ...delivery.seats,
+      seat("old", "Bass", "holds"),
+      seat("spare", "Spare", "stowed"),
+    ];
+    answers.set("GET /api/deliveries/d1", { ...delivery, seats });
+    await open();
+    await userEvent.keyboard("p");
+    const more = await screen.findByRole("button", {
+      name: "Show 1 seat with audio and 1 stowed seat that stay as they are",
+    });
+    expect(screen.queryByText("keeps its audio")).toBeNull();
+    await userEvent.click(more);
+    expect(screen.getByText("keeps its audio")).toBeTruthy();
+    expect(document.querySelector("[data-seat=spare]")).toBeTruthy();
+  });
+
   it("takes a file that is dropped on a seat, and keeps a new pattern of names", async () => {
     answers.set("POST /api/deliveries/d1/wishes", delivery);
     answers.set("PUT /api/deliveries/d1/seat-names", { ...delivery, seatNames: "{seat}" });

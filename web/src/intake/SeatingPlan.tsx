@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from "react";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { familyColour } from "../ui/colour";
+import { plural } from "../ui/format";
 import { Mark } from "../ui/Mark";
 import { isFree, OUT, planRows, type PlanRows } from "./planRows";
 import { useRowFocus } from "./rowFocus";
@@ -21,11 +22,12 @@ const GRID = "grid-cols-[minmax(300px,1fr)_minmax(120px,0.55fr)_minmax(400px,1.2
 
 /** The delivery at the left, the seats at the right, and between them where each file goes. */
 export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: Props) {
-  const rows = useMemo(() => planRows(delivery), [delivery]);
+  const [all, setAll] = useState(false);
+  const rows = useMemo(() => planRows(delivery, all), [delivery, all]);
   const families = useFamilies();
   const [over, setOver] = useState<string>();
   const at = rows.ribbons.find((ribbon) => ribbon.file.id === current);
-  const height = ROW * Math.max(rows.files.length, rows.seats.length + 1);
+  const height = ROW * Math.max(rows.files.length, rows.seats.length + 2);
   const dropOn = (target: string) => ({
     onDragOver: (event: React.DragEvent) => {
       if (event.dataTransfer.types.includes(FILE_TYPE)) {
@@ -85,10 +87,30 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
           >
             <span className="text-ink-2">Stays out</span>
           </li>
+          {(rows.folded.length > 0 || all) && (
+            <li className={rowLook(false, false)}>
+              <button
+                className="text-[12px] text-ink-2 underline underline-offset-2"
+                onClick={() => setAll(!all)}
+              >
+                {all ? "Only seats that the plan touches" : untouched(rows.folded)}
+              </button>
+            </li>
+          )}
         </ul>
       </div>
     </div>
   );
+}
+
+function untouched(seats: SeatView[]): string {
+  const holding = seats.filter((seat) => seat.state === "holds").length;
+  const stowed = seats.length - holding;
+  const parts = [
+    ...(holding > 0 ? [`${plural(holding, "seat")} with audio`] : []),
+    ...(stowed > 0 ? [`${plural(stowed, "stowed seat")}`] : []),
+  ];
+  return `Show ${parts.join(" and ")} that stay as they are`;
 }
 
 const FILE_TYPE = "application/x-drevik-file";

@@ -13,15 +13,23 @@ export interface Ribbon {
 export interface PlanRows {
   files: FileView[];
   seats: SeatView[];
+  /** Seats that the plan leaves as they are, and that are not shown. */
+  folded: SeatView[];
   ribbons: Ribbon[];
 }
 
 /**
  * Both sides of the plan: seats in the order of the Mix, and files in the order of their seats, so
  * that no ribbon crosses another; what stays out comes last on both sides.
+ *
+ * @param all shows seats too that the plan does not touch
  */
-export function planRows(delivery: DeliveryView): PlanRows {
-  const { seats } = delivery;
+export function planRows(delivery: DeliveryView, all = false): PlanRows {
+  const stowed = new Set(delivery.stow.map((seat) => seat.id));
+  const untouched = (seat: SeatView) =>
+    seat.state === "holds" || (seat.state === "stowed" && !stowed.has(seat.id));
+  const seats = delivery.seats.filter((seat) => all || !untouched(seat));
+  const folded = all ? [] : delivery.seats.filter(untouched);
   const rowOf = new Map(seats.map((seat, i) => [seat.id, i]));
   const open = delivery.files.filter((file) => file.place);
   const target = (file: FileView) => rowOf.get(file.place?.seat ?? "") ?? seats.length;
@@ -32,6 +40,7 @@ export function planRows(delivery: DeliveryView): PlanRows {
   return {
     files,
     seats,
+    folded,
     ribbons: files.map((file, from) => ({ file, from, to: target(file) })),
   };
 }
