@@ -14,6 +14,7 @@ import java.util.concurrent.TimeUnit;
  */
 final class Ffmpeg {
   private static final long LIMIT_MINUTES = 30;
+  private static final int MOST_REASONS = 2;
 
   /** Bytes; 3 hours of 7.1 at 48 kHz in 32 bits have 16.6 GB. */
   private static final long LARGEST = 40_000_000_000L;
@@ -107,7 +108,7 @@ final class Ffmpeg {
         }
         String said = lastWords(log);
         if (process.exitValue() != 0) {
-          throw new Failure(said.isEmpty() ? "ffmpeg ended with an error" : said);
+          throw new Failure(plain(said, command));
         }
         return said;
       } finally {
@@ -119,6 +120,33 @@ final class Ffmpeg {
       Thread.currentThread().interrupt();
       throw new Failure("it was interrupted");
     }
+  }
+
+  /**
+   * What ffmpeg said, for a person: without its inner addresses, the server's paths and
+   * repetitions.
+   */
+  private static String plain(String said, List<String> command) {
+    List<String> reasons =
+        said.lines()
+            .map(line -> line.replaceAll("\\[[^\\]]*@ 0x[0-9a-f]+\\]", "").strip())
+            .map(line -> withoutPaths(line, command))
+            .filter(line -> !line.isEmpty() && !line.startsWith("Last message repeated"))
+            .distinct()
+            .limit(MOST_REASONS)
+            .toList();
+    return (reasons.isEmpty() ? "ffmpeg ended with an error" : String.join("; ", reasons))
+        + "; the file is damaged, ask for it to be sent again or exported as WAV";
+  }
+
+  private static String withoutPaths(String line, List<String> command) {
+    String plain = line;
+    for (String word : command) {
+      if (word.startsWith("/")) {
+        plain = plain.replace(word + ": ", "").replace(word, "the file");
+      }
+    }
+    return plain;
   }
 
   /** A damaged file can make ffmpeg say very much. */

@@ -10,9 +10,13 @@ import drevik.audio.WavWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HexFormat;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Whatever a file says of itself, it is measured or refused with a word; nothing else happens. */
 class MutatedFilesTest {
@@ -42,6 +46,40 @@ class MutatedFilesTest {
     }
     assertThat(refused).isBetween(FILES / 20, FILES * 19 / 20);
   }
+
+  @ParameterizedTest
+  @EnumSource(Container.class)
+  void randomBytesBehindAnyKindOfHeaderAreMeasuredOrRefused(Container container)
+      throws IOException {
+    Random random = new Random(container.ordinal());
+    for (int i = 0; i < 6; i++) {
+      byte[] noise = new byte[64 + random.nextInt(20_000)];
+      random.nextBytes(noise);
+      byte[] start = HexFormat.of().parseHex(STARTS.get(container));
+      System.arraycopy(start, 0, noise, 0, start.length);
+      Path file = Files.write(folder.resolve("noise." + container.name()), noise);
+      assertThat(Container.of(file)).isEqualTo(container);
+      try {
+        Inspection found = Inspector.inspect(file);
+        assertThat(found.overview()).hasSize(Inspector.OVERVIEW_STEPS);
+      } catch (AudioException e) {
+        assertThat(e.getMessage()).hasSizeGreaterThan(25).doesNotContain("\n", "@ 0x", "/tmp");
+      }
+    }
+  }
+
+  /** What files of each kind begin with, in hexadecimal. */
+  private static final Map<Container, String> STARTS =
+      Map.of(
+          Container.WAVE, "524946460000000057415645",
+          Container.AIFF, "464f524d0000100041494646",
+          Container.FLAC, "664c614300000022",
+          Container.CAF, "6361666600010000",
+          Container.WAVE64, "726966662e91cf11a5d628db04c10000",
+          Container.OGG, "4f67675300020000",
+          Container.MP3, "49443303000000000000",
+          Container.AAC, "fff15080",
+          Container.MPEG4, "00000020667479704d344120");
 
   private byte[] sound() throws IOException {
     float[][] audio = new float[2][300];
