@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -75,8 +76,23 @@ public final class FolderDelivery {
       for (String name : order) {
         ids.put(name, String.format(Locale.ROOT, "%03d", taken.size() + ids.size() + 1));
       }
-      Map<String, ConformStep.Beside> beside = pairs(usable, order, ids);
-      Map<String, String> swapped = swapped(usable, order);
+      PairChecks checks = checks(usable, order);
+      Map<String, ConformStep.Beside> beside = new HashMap<>();
+      checks.microphones(
+          pair -> true,
+          (pair, finding) ->
+              beside.put(
+                  pair.second(),
+                  new ConformStep.Beside(
+                      ids.get(pair.first()), Conforming.baseOf(pair.first()), finding)));
+      Map<String, String> swapped = new HashMap<>();
+      checks.sides(
+          pair -> true,
+          (pair, sides) -> {
+            if (sides.isClear()) {
+              swapped.put(pair.second(), Conforming.baseOf(pair.left()));
+            }
+          });
       List<Conforming.Source> sources = new ArrayList<>();
       for (String name : order) {
         Measured file = usable.get(name);
@@ -136,51 +152,12 @@ public final class FolderDelivery {
     }
   }
 
-  private static Map<String, ConformStep.Beside> pairs(
-      Map<String, Measured> usable, List<String> order, Map<String, String> ids) {
-    Map<String, ConformStep.Beside> beside = new HashMap<>();
-    List<MicrophonePairs.Named> named =
+  private static PairChecks checks(Map<String, Measured> usable, List<String> order) {
+    return new PairChecks(
         order.stream()
             .map(n -> new MicrophonePairs.Named(n, n, usable.get(n).sorting().category()))
-            .toList();
-    for (MicrophonePairs.Pair pair : MicrophonePairs.among(named)) {
-      Measured first = usable.get(pair.first());
-      Measured second = usable.get(pair.second());
-      if (first.found().isWave() && second.found().isWave()) {
-        PairCheck.compare(first.path(), first.found(), second.path(), second.found(), pair.spaced())
-            .ifPresent(
-                found ->
-                    beside.put(
-                        second.name(),
-                        new ConformStep.Beside(
-                            ids.get(pair.first()), Conforming.baseOf(first.name()), found)));
-      }
-    }
-    return beside;
-  }
-
-  private static Map<String, String> swapped(Map<String, Measured> usable, List<String> order) {
-    Map<String, String> against = new HashMap<>();
-    List<StereoImages.Named> named =
-        order.stream()
-            .map(usable::get)
-            .filter(file -> file.found().isWave())
-            .map(
-                file ->
-                    new StereoImages.Named(
-                        file.name(),
-                        file.name(),
-                        file.sorting().category(),
-                        file.found().header().layout()))
-            .toList();
-    for (StereoImages.Pair pair : StereoImages.among(named)) {
-      Measured left = usable.get(pair.left());
-      StereoImages.compare(
-              pair, id -> new SidesCheck.File(usable.get(id).path(), usable.get(id).found()))
-          .filter(SwappedSides::isClear)
-          .ifPresent(found -> against.put(pair.second(), Conforming.baseOf(left.name())));
-    }
-    return against;
+            .toList(),
+        name -> Optional.of(new MeasuredFile(usable.get(name).path(), usable.get(name).found())));
   }
 
   /** Where the session plays a file from, each under a name of its own. */

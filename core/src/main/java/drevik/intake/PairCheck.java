@@ -3,7 +3,6 @@ package drevik.intake;
 import drevik.audio.AudioException;
 import drevik.audio.WavReader;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -15,7 +14,7 @@ import java.util.stream.IntStream;
  *
  * <p>Only a dozen windows of each file are read; the cost does not depend on the length.
  */
-public final class PairCheck {
+final class PairCheck {
   private static final double LARGEST_LAG_SECONDS = 0.003;
 
   /** Two and a half metres of air. */
@@ -36,13 +35,15 @@ public final class PairCheck {
   private PairCheck() {}
 
   /**
-   * @param first the files' inspections say where they are loud
+   * @param firstFile the files' inspections say where they are loud
    * @param spaced the second stands some way off, see {@link MicrophonePairs.Pair}
    * @return empty if the two cannot be compared: other rates, no sound in common, or unrelated
    * @throws AudioException if a file cannot be read
    */
-  public static Optional<PairFinding> compare(
-      Path firstFile, Inspection first, Path secondFile, Inspection second, boolean spaced) {
+  static Optional<PairFinding> compare(
+      MeasuredFile firstFile, MeasuredFile secondFile, boolean spaced) {
+    Inspection first = firstFile.found();
+    Inspection second = secondFile.found();
     int rate = first.header().sampleRate();
     if (second.header().sampleRate() != rate || first.silent() || second.silent()) {
       return Optional.empty();
@@ -52,8 +53,8 @@ public final class PairCheck {
     double[] products = new double[2 * reach + 1];
     double firstEnergy = 0;
     double secondEnergy = 0;
-    try (WavReader a = WavReader.open(firstFile);
-        WavReader b = WavReader.open(secondFile)) {
+    try (WavReader a = WavReader.open(firstFile.path());
+        WavReader b = WavReader.open(secondFile.path())) {
       float[][] x = new float[a.header().channels()][WINDOW];
       float[][] y = new float[b.header().channels()][WINDOW + 2 * reach];
       for (long at : windows(first, second)) {

@@ -13,15 +13,12 @@ import java.util.Optional;
  * #MOST_SECONDS} s of sound; the cost does not depend on the length.
  */
 public final class SidesCheck {
-  /** A file with what was measured of it. */
-  public record File(Path path, Inspection found) {
-    Side side(int channel) {
-      return new Side(path, channel, found.header().sampleRate());
+  /** One side as it is found: a file, and its channel in there. */
+  record Side(Path file, int channel, int sampleRate) {
+    static Side of(MeasuredFile file, int channel) {
+      return new Side(file.path(), channel, file.found().header().sampleRate());
     }
   }
-
-  /** One side as it is found: a file, and its channel in there. */
-  record Side(Path file, int channel, int sampleRate) {}
 
   private static final double HOP_SECONDS = 0.02;
   private static final int MOST_SECONDS = 90;

@@ -16,7 +16,7 @@ import java.util.function.Function;
  */
 public final class StereoImages {
   /** A file as it is asked about. */
-  public record Named(String id, String name, String category, Layout layout) {}
+  record Named(String id, String name, String category, Layout layout) {}
 
   /**
    * A stereo file that is compared with a stereo file ({@code left} and {@code right} are the same
@@ -26,7 +26,12 @@ public final class StereoImages {
 
   private StereoImages() {}
 
-  public static List<Pair> among(List<Named> files) {
+  /** True if files of this category are compared at all. */
+  public static boolean concern(String category) {
+    return List.of("drums", "drums/room", "drums/overhead").contains(category);
+  }
+
+  static List<Pair> among(List<Named> files) {
     Optional<String[]> overheads = overheads(files);
     List<Pair> pairs = new ArrayList<>();
     for (Named file : files) {
@@ -64,13 +69,16 @@ public final class StereoImages {
    * @param files by id
    * @return empty if the two cannot be compared
    */
-  public static Optional<SwappedSides> compare(Pair pair, Function<String, SidesCheck.File> files) {
-    SidesCheck.File left = files.apply(pair.left());
-    SidesCheck.File right = files.apply(pair.right());
-    SidesCheck.File second = files.apply(pair.second());
+  static Optional<SwappedSides> compare(Pair pair, Function<String, MeasuredFile> files) {
+    MeasuredFile left = files.apply(pair.left());
+    MeasuredFile right = files.apply(pair.right());
+    MeasuredFile second = files.apply(pair.second());
     boolean two = !pair.left().equals(pair.right());
     return SidesCheck.agreement(
-            left.side(0), right.side(two ? 0 : 1), second.side(0), second.side(1))
+            SidesCheck.Side.of(left, 0),
+            SidesCheck.Side.of(right, two ? 0 : 1),
+            SidesCheck.Side.of(second, 0),
+            SidesCheck.Side.of(second, 1))
         .map(agreement -> new SwappedSides(pair.left(), agreement));
   }
 }

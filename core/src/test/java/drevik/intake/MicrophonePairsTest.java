@@ -77,7 +77,10 @@ class MicrophonePairsTest {
       throws IOException {
     Path a = write("a.wav", first);
     Path b = write("b.wav", second);
-    return PairCheck.compare(a, Inspector.inspect(a), b, Inspector.inspect(b), spaced);
+    return PairCheck.compare(
+        new MeasuredFile(a, Inspector.inspect(a)),
+        new MeasuredFile(b, Inspector.inspect(b)),
+        spaced);
   }
 
   private Path write(String name, float[] x) throws IOException {

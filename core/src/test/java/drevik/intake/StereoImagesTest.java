@@ -19,7 +19,7 @@ class StereoImagesTest {
   private static final int RATE = 48_000;
 
   @TempDir Path folder;
-  private final Map<String, SidesCheck.File> files = new HashMap<>();
+  private final Map<String, MeasuredFile> files = new HashMap<>();
 
   private void write(String name, float[]... audio) throws IOException {
     Path file = folder.resolve(name);
@@ -27,7 +27,7 @@ class StereoImagesTest {
     try (WavWriter writer = WavWriter.create(file, SampleFormat.FLOAT_32, RATE, layout)) {
       writer.write(audio, 0, audio[0].length);
     }
-    files.put(name, new SidesCheck.File(file, Inspector.inspect(file)));
+    files.put(name, new MeasuredFile(file, Inspector.inspect(file)));
   }
 
   /** Hits that stand left, right or in the middle, with noise of the room's own. */

@@ -4,21 +4,17 @@ import drevik.audio.AudioException;
 import drevik.category.Sorting;
 import drevik.intake.Inspection;
 import drevik.intake.Inspector;
+import drevik.intake.MeasuredFile;
 import drevik.intake.MicrophonePairs;
-import drevik.intake.PairCheck;
-import drevik.intake.PairFinding;
+import drevik.intake.PairChecks;
 import drevik.intake.SecondSorting;
-import drevik.intake.SidesCheck;
 import drevik.intake.StereoImages;
 import drevik.server.store.AudioStore;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -113,67 +109,40 @@ public class Inspecting {
           files.findByDeliveryIdOrderByName(row.deliveryId).stream()
               .filter(one -> one.fault == null)
               .collect(Collectors.toMap(one -> one.id, one -> one));
-      List<MicrophonePairs.Named> named =
-          delivered.values().stream()
-              .map(one -> new MicrophonePairs.Named(one.id, one.name, one.category))
-              .toList();
-      MicrophonePairs.among(named).stream()
-          .filter(pair -> pair.first().equals(row.id) || pair.second().equals(row.id))
-          .forEach(
-              pair ->
-                  compare(
-                      delivered.get(pair.first()), delivered.get(pair.second()), pair.spaced()));
-      if (row.category.startsWith("drums")) {
-        compareImages(row, delivered);
-      }
-    }
-  }
-
-  private void compareImages(DeliveredFileRow row, Map<String, DeliveredFileRow> delivered) {
-    Map<String, SidesCheck.File> measured = new HashMap<>();
-    List<StereoImages.Named> named = new ArrayList<>();
-    for (DeliveredFileRow one : delivered.values()) {
-      Inspection found = one.category.startsWith("drums") ? inspectionOf(one) : null;
-      if (found != null && found.isWave()) {
-        measured.put(one.id, new SidesCheck.File(store.locate(one.sha256), found));
-        named.add(new StereoImages.Named(one.id, one.name, one.category, found.header().layout()));
-      }
-    }
-    for (StereoImages.Pair pair : StereoImages.among(named)) {
-      if (List.of(pair.left(), pair.right(), pair.second()).contains(row.id)) {
-        try {
-          StereoImages.compare(pair, measured::get)
-              .ifPresent(sides -> keep(pair.second(), second -> second.swapped = sides));
-        } catch (AudioException e) {
-          LOG.warn("comparing the sides of {}: {}", row.name, e.getMessage());
+      PairChecks checks =
+          new PairChecks(
+              delivered.values().stream()
+                  .map(one -> new MicrophonePairs.Named(one.id, one.name, one.category))
+                  .toList(),
+              id -> measured(delivered.get(id)));
+      try {
+        checks.microphones(
+            pair -> List.of(pair.first(), pair.second()).contains(row.id),
+            (pair, finding) ->
+                keep(
+                    pair.second(),
+                    second -> {
+                      second.beside = pair.first();
+                      second.pair = finding;
+                    }));
+        if (StereoImages.concern(row.category)) {
+          checks.sides(
+              pair -> List.of(pair.left(), pair.right(), pair.second()).contains(row.id),
+              (pair, sides) -> keep(pair.second(), second -> second.swapped = sides));
         }
+      } catch (AudioException e) {
+        LOG.warn("comparing {} with others: {}", row.name, e.getMessage());
       }
     }
   }
 
-  private void compare(DeliveredFileRow first, DeliveredFileRow second, boolean spaced) {
-    Optional<PairFinding> found;
-    try {
-      Inspection one = inspectionOf(first);
-      Inspection other = inspectionOf(second);
-      boolean waves = one != null && other != null && one.isWave() && other.isWave();
-      found =
-          waves
-              ? PairCheck.compare(
-                  store.locate(first.sha256), one, store.locate(second.sha256), other, spaced)
-              : Optional.empty();
-    } catch (AudioException e) {
-      LOG.warn("comparing {} and {}: {}", first.name, second.name, e.getMessage());
-      return;
-    }
-    found.ifPresent(
-        pair ->
-            keep(
-                second.id,
-                row -> {
-                  row.beside = first.id;
-                  row.pair = pair;
-                }));
+  private Optional<MeasuredFile> measured(DeliveredFileRow row) {
+    return row.sha256 == null
+        ? Optional.empty()
+        : audioFiles
+            .findById(row.sha256)
+            .map(audio -> audio.inspection)
+            .map(found -> new MeasuredFile(store.locate(row.sha256), found));
   }
 
   private void keep(String fileId, Consumer<DeliveredFileRow> what) {
@@ -186,11 +155,5 @@ public class Inspecting {
                       what.accept(row);
                       files.save(row);
                     }));
-  }
-
-  private @Nullable Inspection inspectionOf(DeliveredFileRow row) {
-    return row.sha256 == null
-        ? null
-        : audioFiles.findById(row.sha256).map(audio -> audio.inspection).orElse(null);
   }
 }
