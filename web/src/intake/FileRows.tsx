@@ -106,7 +106,7 @@ function Taken({ file, family }: { file: FileView; family: string }) {
       </span>
       <span className="flex min-w-0 items-center gap-1.5" title={file.because.join("; ")}>
         <Mark family={family} />
-        <span className={`min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
+        <span className={`narrow min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
           {file.category}
         </span>
         <span className="ml-auto whitespace-nowrap text-[11px] text-ink-3">

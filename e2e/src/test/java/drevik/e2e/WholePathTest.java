@@ -231,7 +231,7 @@ class WholePathTest {
       page.getByText("01_KIK IN.wav").first().waitFor();
       check(page, "intake " + scheme);
       page.keyboard().press("p");
-      page.getByText("Stays out").waitFor();
+      page.locator("[data-seat=out]").waitFor();
       check(page, "seating plan " + scheme);
       page.keyboard().press("r");
       page.getByText("Everything that arrived").waitFor();
