@@ -201,7 +201,7 @@ function remark(file: FileView): string {
     return "by you";
   }
   if (file.place?.act === "joins") {
-    return "right half";
+    return "joined";
   }
   return file.doubtful ? `${file.category}?` : file.category;
 }

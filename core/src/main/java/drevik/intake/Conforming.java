@@ -248,6 +248,7 @@ public final class Conforming {
     List<Stretch> activity = found.sound().activity();
     return whole
         .with()
+        .title(SecondSorting.titleOf(source.name(), found))
         .flip(turns(source.id()))
         .startFrame(ConformStep.has(wanted, Kind.PLACE) ? startFrame(source) : 0)
         .joined(join.map(StereoPairs.Pair::second).orElse(null))

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * A received file, as the seating plan sees it.
  *
  * @param name as delivered
+ * @param title what its seat is named after: its name, or what it calls itself inside
  * @param audio what is played: the original, or the file that was conformed from it
  * @param frames of {@code audio}
  * @param category where it is sorted to
@@ -27,6 +28,7 @@ import org.jspecify.annotations.Nullable;
 public record DeliveredFile(
     String id,
     String name,
+    String title,
     AudioRef audio,
     Layout layout,
     long frames,
@@ -55,6 +57,7 @@ public record DeliveredFile(
       String category) {
     return new DeliveredFile(
         id,
+        name,
         name,
         audio,
         layout,

@@ -20,7 +20,7 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
   static List<SeatFit> all(List<DeliveredFile> files, List<Channel> seats) {
     List<SeatFit> fits = new ArrayList<>();
     for (DeliveredFile file : files) {
-      Set<String> words = words(file.name());
+      Set<String> words = words(file.title());
       for (Channel seat : seats) {
         double score = of(file, words, seat);
         if (score > 0) {

@@ -65,7 +65,7 @@ public final class SeatNames {
    * @param seat what the seat is called now; null for a new one
    */
   String of(DeliveredFile file, @Nullable String seat) {
-    String own = clean.of(file.name());
+    String own = clean.of(file.title());
     String fileName = file.joined() == null ? own : own.replaceFirst(SIDE_AT_END, "");
     String category = file.category().substring(file.category().indexOf('/') + 1);
     String name =

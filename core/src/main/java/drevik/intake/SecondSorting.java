@@ -5,6 +5,7 @@ import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What is asked once a file has been measured, if its name left doubt: the names that it carries
@@ -21,18 +22,34 @@ public final class SecondSorting {
     if (byName.confidence() >= UNSURE) {
       return byName;
     }
-    for (String name : found.notes().names()) {
-      Sorting sorting = NameSorter.sort(name);
-      if (sorting.confidence() > byName.confidence()
-          && !sorting.category().equals(CategoryTree.UNKNOWN)) {
-        List<String> because = new ArrayList<>();
-        because.add("the file calls itself “" + name + "”");
-        because.addAll(sorting.because());
-        return new Sorting(sorting.category(), sorting.confidence(), because);
-      }
+    Optional<String> inside = betterName(byName, found);
+    if (inside.isPresent()) {
+      Sorting sorting = NameSorter.sort(inside.get());
+      List<String> because = new ArrayList<>();
+      because.add("the file calls itself “" + inside.get() + "”");
+      because.addAll(sorting.because());
+      return new Sorting(sorting.category(), sorting.confidence(), because);
     }
     return byName.category().equals(CategoryTree.UNKNOWN)
         ? SoundSorter.sort(found).orElse(byName)
         : byName;
+  }
+
+  /** What a file is called: its name, or what it calls itself where that says more. */
+  static String titleOf(String name, Inspection found) {
+    return betterName(NameSorter.sort(name), found).orElse(name);
+  }
+
+  private static Optional<String> betterName(Sorting byName, Inspection found) {
+    return byName.confidence() >= UNSURE
+        ? Optional.empty()
+        : found.notes().names().stream()
+            .filter(inside -> saysMore(NameSorter.sort(inside), byName))
+            .findFirst();
+  }
+
+  private static boolean saysMore(Sorting inside, Sorting byName) {
+    return inside.confidence() > byName.confidence()
+        && !inside.category().equals(CategoryTree.UNKNOWN);
   }
 }

@@ -279,6 +279,14 @@ class SeatingPlannerTest {
   }
 
   @Test
+  void aSeatIsNamedAfterWhatAFileCallsItself() {
+    DeliveredFile file = file("Audio 23_01.wav", "drums/snare").withTitle("Snare Top");
+    SeatingPlan.Place place = plan(file).places().get(0);
+    assertThat(place.calledBefore()).isEqualTo("Snare top");
+    assertThat(place.seatName()).isEqualTo("Snare Top");
+  }
+
+  @Test
   void aReferenceStandsAboutAsLoudAsTheTracksTogether() {
     Mix mix =
         mix()

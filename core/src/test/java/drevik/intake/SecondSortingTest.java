@@ -27,6 +27,9 @@ class SecondSortingTest {
     Sorting sorting = after("Audio 23_01.wav", calling("Snare Top"));
     assertThat(sorting.category()).isEqualTo("drums/snare");
     assertThat(sorting.because()).first().isEqualTo("the file calls itself “Snare Top”");
+    assertThat(SecondSorting.titleOf("Audio 23_01.wav", calling("Snare Top")))
+        .isEqualTo("Snare Top");
+    assertThat(SecondSorting.titleOf("Kick.wav", calling("Snare Top"))).isEqualTo("Kick.wav");
   }
 
   @Test
