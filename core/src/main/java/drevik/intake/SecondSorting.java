@@ -37,7 +37,9 @@ public final class SecondSorting {
 
   /** What a file is called: its name, or what it calls itself where that says more. */
   static String titleOf(String name, Inspection found) {
-    return betterName(NameSorter.sort(name), found).orElse(name);
+    return found.notes().names().isEmpty()
+        ? name
+        : betterName(NameSorter.sort(name), found).orElse(name);
   }
 
   private static Optional<String> betterName(Sorting byName, Inspection found) {
