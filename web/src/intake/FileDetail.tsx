@@ -1,6 +1,6 @@
 import type { DeliveryView, FileView } from "../api/client";
 import { useSetStep } from "../api/queries";
-import { signed } from "../ui/format";
+import { signed, time } from "../ui/format";
 
 interface Props {
   delivery: DeliveryView;
@@ -54,13 +54,24 @@ function goesTo(place: NonNullable<FileView["place"]>): string {
     : `goes to “${place.seatName ?? ""}”: ${place.because}`;
 }
 
-function Measured({ audio }: { audio: NonNullable<FileView["audio"]> }) {
+type Audio = NonNullable<FileView["audio"]>;
+
+function Measured({ audio }: { audio: Audio }) {
   const lines: [string, string][] = [
     ["Format", `${audio.container}, ${audio.format}, ${audio.sampleRate.toLocaleString("en")} Hz`],
     ["Bits really used", audio.usedBits === 0 ? "none" : `${audio.usedBits}`],
-    ["Peak", level(audio.samplePeakDbfs, "dBFS")],
-    ["True peak", level(audio.truePeakDbtp, "dBTP")],
-    ["Loudness", level(audio.integratedLufs, "LUFS")],
+    [
+      "Peak, true peak",
+      `${level(audio.samplePeakDbfs, "dBFS")}, ${level(audio.truePeakDbtp, "dBTP")}`,
+    ],
+    ["Loudness, range", `${level(audio.integratedLufs, "LUFS")}, ${range(audio.loudnessRangeLu)}`],
+    [
+      "Noise floor",
+      audio.noiseFloorDbfs === undefined
+        ? "no pauses to hear it in"
+        : level(audio.noiseFloorDbfs, "dBFS"),
+    ],
+    ["Sounds", sounds(audio)],
   ];
   return (
     <dl className="grid grid-cols-[110px_1fr] content-start">
@@ -72,6 +83,14 @@ function Measured({ audio }: { audio: NonNullable<FileView["audio"]> }) {
       ))}
     </dl>
   );
+}
+
+function range(value: number | undefined): string {
+  return value === undefined ? "too short for a range" : `${value.toFixed(1)} LU`;
+}
+
+function sounds({ firstSoundSeconds: first, lastSoundSeconds: last }: Audio): string {
+  return first === undefined || last === undefined ? "nowhere" : `${time(first)} to ${time(last)}`;
 }
 
 function level(value: number | undefined, unit: string): string {

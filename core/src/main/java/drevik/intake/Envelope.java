@@ -19,6 +19,7 @@ final class Envelope {
   private static final int RISE_DB = 9;
   private static final int PAUSE_AFTER_ONSET = 6;
   private static final int RELEASE_DB = 10;
+  private static final int SUSTAINED_DB = 20;
   private static final int INAUDIBLE_DBFS = -60;
   private static final int INAUDIBLE_BELOW_PEAK_DB = 50;
 
@@ -117,6 +118,28 @@ final class Envelope {
       }
     }
     return found;
+  }
+
+  /**
+   * How much of the sound is nearly as loud as its loudest moment: the share of hops within {@value
+   * #SUSTAINED_DB} dB of the peak among those above the noise. What is struck dies away at once,
+   * what is bowed, blown or sung stays.
+   */
+  double sustainedShare() {
+    double on = threshold();
+    int loudest = 0;
+    for (int i = 0; i < hops; i++) {
+      loudest = Math.max(loudest, peaks[i] & 0xFF);
+    }
+    double near = db((byte) loudest) - SUSTAINED_DB;
+    int heard = 0;
+    int sustained = 0;
+    for (int i = 0; i < hops; i++) {
+      double level = db(peaks[i]);
+      heard += level > on ? 1 : 0;
+      sustained += level > Math.max(on, near) ? 1 : 0;
+    }
+    return heard == 0 ? 0 : (double) sustained / heard;
   }
 
   /** Hops at which the level suddenly rises. */

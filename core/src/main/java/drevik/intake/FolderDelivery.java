@@ -64,7 +64,7 @@ public final class FolderDelivery {
         Sorting sorting = NameSorter.sort(name);
         try {
           Inspection found = Inspector.inspect(path);
-          usable.put(name, new Measured(path, name, found, SecondSorting.of(sorting, found)));
+          usable.put(name, new Measured(path, name, found, SecondSorting.of(name, sorting, found)));
           order.add(name);
         } catch (AudioException e) {
           String id = String.format(Locale.ROOT, "x%03d", taken.size() + 1);

@@ -234,7 +234,7 @@ public final class Inspector {
 
   private Sound soundOf(boolean silent) {
     if (silent) {
-      return new Sound(null, 0, 0, null, null, List.of());
+      return new Sound(null, 0, 0, 0, null, null, List.of());
     }
     double energy = 0;
     double slope = 0;
@@ -264,6 +264,7 @@ public final class Inspector {
         brightness,
         activeSeconds == 0 ? 0 : onsets.length / activeSeconds,
         (double) active / header.frames(),
+        envelope.sustainedShare(),
         finite(envelope.noiseFloorDbfs()),
         finite(envelope.pulseBpm(onsets)),
         activity);

@@ -17,9 +17,15 @@ public final class SecondSorting {
 
   private SecondSorting() {}
 
-  /** The better answer; {@code byName} itself where there is none. */
-  public static Sorting of(Sorting byName, Inspection found) {
-    if (byName.confidence() >= UNSURE) {
+  /**
+   * The better answer; {@code sorted} itself where there is none.
+   *
+   * @param sorted by the name, or by what a person said of such names
+   */
+  public static Sorting of(String name, Sorting sorted, Inspection found) {
+    Sorting byName =
+        sorted.equals(NameSorter.sort(name)) ? SoundTieBreak.of(name, sorted, found) : sorted;
+    if (byName.confidence() >= UNSURE || !byName.equals(sorted)) {
       return byName;
     }
     Optional<String> inside = betterName(byName, found);

@@ -10,6 +10,8 @@ import org.jspecify.annotations.Nullable;
  *     2π; null for silence
  * @param onsetsPerSecond sudden rises of the level in each second of sound
  * @param activeShare part of the length in which there is sound, 0 to 1
+ * @param sustainedShare part of the sound that is nearly as loud as its loudest moment, 0 to 1:
+ *     near 0 for what is struck, near 1 for what is held
  * @param noiseFloorDbfs RMS of the quietest stretches that are no digital silence; null if the file
  *     has no pauses to hear it in
  * @param pulseBpm beats a minute, if the onsets are as regular as a click; else null
@@ -20,6 +22,7 @@ public record Sound(
     @Nullable Double brightnessHz,
     double onsetsPerSecond,
     double activeShare,
+    double sustainedShare,
     @Nullable Double noiseFloorDbfs,
     @Nullable Double pulseBpm,
     List<Stretch> activity) {

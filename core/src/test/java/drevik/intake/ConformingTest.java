@@ -26,6 +26,7 @@ class ConformingTest {
             sound.brightnessHz(),
             sound.onsetsPerSecond(),
             sound.activeShare(),
+            sound.sustainedShare(),
             sound.noiseFloorDbfs(),
             null,
             List.of(new Stretch((long) (from * RATE), (long) (to * RATE)))));

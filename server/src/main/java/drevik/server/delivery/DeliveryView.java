@@ -86,6 +86,10 @@ public record DeliveryView(
       @Nullable Double samplePeakDbfs,
       @Nullable Double truePeakDbtp,
       @Nullable Double integratedLufs,
+      @Nullable Double loudnessRangeLu,
+      @Nullable Double noiseFloorDbfs,
+      @Nullable Double firstSoundSeconds,
+      @Nullable Double lastSoundSeconds,
       List<String> notes,
       @Nullable String beside,
       List<Integer> overview) {}

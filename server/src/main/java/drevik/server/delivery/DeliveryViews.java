@@ -149,6 +149,10 @@ final class DeliveryViews {
         found.samplePeakDbfs(),
         found.truePeakDbtp(),
         found.integratedLufs(),
+        found.loudnessRangeLu(),
+        found.sound().noiseFloorDbfs(),
+        found.firstSoundSeconds(),
+        found.lastSoundSeconds(),
         notes,
         beside == null ? null : beside.finding().says(beside.name()),
         found.overview());

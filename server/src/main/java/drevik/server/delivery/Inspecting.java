@@ -95,7 +95,9 @@ public class Inspecting {
 
   private static void sortAnew(DeliveredFileRow row, Inspection found) {
     if (!row.sortedByHand) {
-      row.sort(SecondSorting.of(new Sorting(row.category, row.confidence, row.because), found));
+      row.sort(
+          SecondSorting.of(
+              row.name, new Sorting(row.category, row.confidence, row.because), found));
     }
   }
 
