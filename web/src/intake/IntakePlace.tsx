@@ -146,7 +146,7 @@ function Head({ view, delivery, deliveries, onChoose, onReceive }: HeadProps) {
   };
   const session = view.document.kind === "session";
   return (
-    <div className="flex h-9 shrink-0 items-center gap-4 border-b border-rule px-4 text-[12px]">
+    <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-[12px]">
       {deliveries.length > 0 && (
         <select
           aria-label="Delivery"

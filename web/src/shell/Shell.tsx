@@ -78,7 +78,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
-      <header className="flex items-center gap-5 border-b border-rule px-4">
+      <header className="flex shrink-0 items-center gap-5 overflow-x-auto border-b border-rule px-4 max-sm:gap-3">
         <NavLink to="/shelf" className="text-[15px] font-[760]" style={{ fontStretch: "118%" }}>
           Drevik
         </NavLink>
@@ -88,7 +88,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
             revision {mix.revision}
           </span>
         )}
-        <nav aria-label="Places" className="ml-auto flex gap-1">
+        <nav aria-label="Places" className="ml-auto flex shrink-0 gap-1">
           <Place to="/shelf" label="Shelf" />
           {mix &&
             PLACES.map((place) => (
@@ -100,7 +100,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
               />
             ))}
         </nav>
-        <span className="flex gap-3 text-[12px] text-ink-2">
+        <span className="flex shrink-0 gap-3 text-[12px] text-ink-2">
           <button onClick={() => setOpen("commands")}>
             Commands <kbd>Ctrl K</kbd>
           </button>
