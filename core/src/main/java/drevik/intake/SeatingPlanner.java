@@ -61,7 +61,9 @@ public final class SeatingPlanner {
         Comparator.comparingInt((DeliveredFile file) -> CategoryTree.orderOf(file.category()))
             .thenComparing(file -> file.startFrame() + file.firstSound()));
     open.removeIf(this::goesByWish);
-    open.removeIf(this::isSettled);
+    Map<String, DeliveredFile> once =
+        Copies.originals(files, file -> file.audio().sha256(), DeliveredFile::name);
+    open.removeIf(file -> isSettled(file, once.get(file.audio().sha256())));
     takeBestFits(open);
     open.forEach(file -> places.computeIfAbsent(file.id(), id -> addSeat(file, null)));
     nameSeats();
@@ -112,8 +114,11 @@ public final class SeatingPlanner {
   }
 
   /** What is neither to be matched nor to get a new seat: new versions, and what stays out. */
-  private boolean isSettled(DeliveredFile file) {
-    String leftOut = reasonToLeaveOut(file);
+  private boolean isSettled(DeliveredFile file, @Nullable DeliveredFile sameContent) {
+    String leftOut =
+        sameContent == null || sameContent == file || file.silent()
+            ? reasonToLeaveOut(file)
+            : "the same, bit for bit, as “" + Conforming.baseOf(sameContent.name()) + "”";
     Optional<Channel> before = seatOf(file.replaces());
     if (leftOut != null) {
       places.put(file.id(), Place.leftOut(file.id(), leftOut, false));

@@ -279,6 +279,20 @@ class SeatingPlannerTest {
   }
 
   @Test
+  void aContentThatComesTwiceIsSeatedOnce() {
+    AudioRef same = new AudioRef("abc", "x");
+    SeatingPlan plan =
+        plan(
+            file("Snr Top.wav", "drums/snare").withAudio(same),
+            file("Snr Top copy.wav", "drums/snare").withAudio(same),
+            file("Cowbell from the snare.wav", "percussion/hand")
+                .withAudio(same)
+                .withWish(new SeatWish(SeatWish.Kind.SEAT, "Cowbell")));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.TAKES, Act.LEFT_OUT, Act.TAKES);
+    assertThat(plan.places().get(1).because()).isEqualTo("the same, bit for bit, as “Snr Top.wav”");
+  }
+
+  @Test
   void aSeatIsNamedAfterWhatAFileCallsItself() {
     DeliveredFile file = file("Audio 23_01.wav", "drums/snare").withTitle("Snare Top");
     SeatingPlan.Place place = plan(file).places().get(0);

@@ -354,6 +354,18 @@ class IntakeTest {
   }
 
   @Test
+  void aCopyUnderAnotherNameIsToldAndSeatedOnce() throws IOException {
+    send("Kick In.wav", noise(1, 1));
+    send("Kick In copy.wav", noise(1, 1));
+    JsonNode view = server.measured(delivery);
+    assertThat(act(file(view, "Kick In.wav"))).isEqualTo("takes");
+    JsonNode second = file(view, "Kick In copy.wav");
+    assertThat(act(second)).isEqualTo("left out");
+    assertThat(second.path("audio").path("notes").get(0).asString())
+        .isEqualTo("the same, bit for bit, as “Kick In.wav”");
+  }
+
+  @Test
   void filesGoWhereAPersonWantsThemAndBack() throws IOException {
     send("Kick In.wav", noise(1, 1));
     send("Kick Out.wav", noise(2, 1));

@@ -4,6 +4,7 @@ import drevik.category.Sorting;
 import drevik.edit.SeatDelivery;
 import drevik.intake.ConformStep;
 import drevik.intake.Conforming;
+import drevik.intake.Copies;
 import drevik.intake.DeliveredFile;
 import drevik.intake.DeliveryComparison;
 import drevik.intake.Inspection;
@@ -43,6 +44,7 @@ final class DeliveryStanding {
 
   private final Map<String, DeliveredFileRow> byId;
   private final Map<String, AudioFileRow> audio;
+  private final Map<String, DeliveredFileRow> originals;
   private final Map<String, String> seatedOn = new HashMap<>();
   private final Map<String, Sorting> sortings = new HashMap<>();
 
@@ -62,6 +64,11 @@ final class DeliveryStanding {
     this.rows = rows;
     this.audio = audio;
     sortByNeighbours();
+    originals =
+        Copies.originals(
+            rows.stream().filter(row -> row.fault == null && row.sha256 != null).toList(),
+            row -> row.sha256,
+            row -> row.name);
     byId = rows.stream().collect(Collectors.toMap(row -> row.id, row -> row));
     for (Channel channel : mix.channels()) {
       for (var clip : channel.clips()) {
@@ -153,6 +160,12 @@ final class DeliveryStanding {
     DeliveredFileRow other =
         row.swapped == null || !row.swapped.isClear() ? null : byId.get(row.swapped.beside());
     return other == null ? null : baseOf(other.name);
+  }
+
+  /** Name of the file of this delivery that it is a copy of; null if it is none. */
+  @Nullable String copyOf(DeliveredFileRow row) {
+    DeliveredFileRow original = row.sha256 == null ? row : originals.get(row.sha256);
+    return original == null || original == row ? null : baseOf(original.name);
   }
 
   @Nullable String seatedOn(DeliveredFileRow row) {

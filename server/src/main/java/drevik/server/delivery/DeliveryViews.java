@@ -136,6 +136,9 @@ final class DeliveryViews {
     if (beside != null) {
       notes.addAll(FileNotes.ofPair(beside.name(), beside.finding()));
     }
+    if (now.copyOf(row) != null && !found.silent()) {
+      notes.add("the same, bit for bit, as “" + now.copyOf(row) + "”");
+    }
     if (now.swappedAgainst(row) != null) {
       notes.add(FileNotes.ofSwapped(now.swappedAgainst(row), row.swapped));
     }
