@@ -1,9 +1,8 @@
-import { useRef } from "react";
 import type { FileView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Mark } from "../ui/Mark";
 import { signed, time } from "../ui/format";
-import { useRowFocus } from "./rowFocus";
+import { useFileList } from "./fileList";
 import { Waveform } from "./Waveform";
 
 interface Props {
@@ -19,28 +18,13 @@ const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
 
 /** One row a file: waveform, what it is, category with certainty, destination, what to know. */
 export function FileRows({ files, current, onCurrent, onCategory }: Props) {
-  const list = useRef<HTMLDivElement>(null);
   const families = new Map(useKnowledge().data?.categories.map((one) => [one.path, one.family]));
-  const { focus, watch } = useRowFocus(list, current, files);
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    const at = files.findIndex((file) => file.id === current);
-    const to = {
-      ArrowDown: at + 1,
-      ArrowUp: at - 1,
-      Home: 0,
-      End: files.length - 1,
-      PageDown: Math.min(files.length - 1, at + 15),
-      PageUp: Math.max(0, at - 15),
-    }[event.key];
-    const next = to === undefined ? undefined : files[to];
-    if (next) {
-      event.preventDefault();
-      focus(next.id);
-    } else if (event.key === "Enter") {
-      event.preventDefault();
-      onCategory();
-    }
-  };
+  const { listProps, rowProps } = useFileList({
+    files,
+    current,
+    onCurrent,
+    onEnter: onCategory,
+  });
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
       <div
@@ -54,28 +38,14 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
         <span>Goes to</span>
         <span>To know</span>
       </div>
-      <div
-        ref={list}
-        role="listbox"
-        tabIndex={-1}
-        aria-label="Delivered files, what needs you first"
-        onKeyDown={onKeyDown}
-        {...watch}
-      >
+      <div {...listProps} aria-label="Delivered files, what needs you first">
         {files.map((file) => (
           <div
             key={file.id}
-            role="option"
-            data-file={file.id}
-            aria-selected={file.id === current}
-            tabIndex={file.id === current ? 0 : -1}
+            {...rowProps(file)}
             className={`grid ${COLUMNS} min-h-[26px] items-center [contain-intrinsic-size:auto_27px] [content-visibility:auto] gap-3 border-b border-rule-2 px-4 ${
               file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
             }`}
-            onFocus={() => onCurrent(file.id)}
-            onClick={(event) => event.currentTarget.focus()}
-            onDoubleClick={onCategory}
-            onKeyDown={() => undefined}
           >
             <span className="truncate" title={file.name}>
               {file.name.slice(file.name.lastIndexOf("/") + 1)}

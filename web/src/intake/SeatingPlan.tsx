@@ -1,11 +1,11 @@
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { familyColour } from "../ui/colour";
 import { plural } from "../ui/format";
 import { Mark } from "../ui/Mark";
 import { isFree, OUT, planRows, type PlanRows } from "./planRows";
-import { useRowFocus } from "./rowFocus";
+import { useFileList } from "./fileList";
 
 interface Props {
   delivery: DeliveryView;
@@ -141,43 +141,22 @@ interface FilesProps {
 }
 
 function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
-  const list = useRef<HTMLDivElement>(null);
   const { files } = rows;
   const shown = files.some((file) => file.id === current) ? current : files[0]?.id;
-  const { focus, watch } = useRowFocus(list, shown, files);
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    const at = files.findIndex((file) => file.id === shown);
-    const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: files.length - 1 }[event.key];
-    if (to !== undefined && files[to]) {
-      event.preventDefault();
-      focus(files[to].id);
-    } else if (event.key === "Enter") {
-      event.preventDefault();
-      onChoose();
-    }
-  };
+  const { listProps, rowProps } = useFileList({
+    files,
+    current: shown,
+    onCurrent,
+    onEnter: onChoose,
+  });
   return (
-    <div
-      ref={list}
-      role="listbox"
-      tabIndex={-1}
-      aria-label="Delivered files in the order of their seats"
-      onKeyDown={onKeyDown}
-      {...watch}
-    >
+    <div {...listProps} aria-label="Delivered files in the order of their seats">
       {files.map((file) => (
         <div
           key={file.id}
-          role="option"
-          data-file={file.id}
-          aria-selected={file.id === shown}
-          tabIndex={file.id === shown ? 0 : -1}
+          {...rowProps(file)}
           draggable
           className={`${rowLook(file.id === shown, false)} cursor-grab`}
-          onFocus={() => onCurrent(file.id)}
-          onClick={(event) => event.currentTarget.focus()}
-          onDoubleClick={onChoose}
-          onKeyDown={() => undefined}
           onDragStart={(event) => {
             event.dataTransfer.setData(FILE_TYPE, file.id);
             event.dataTransfer.effectAllowed = "move";

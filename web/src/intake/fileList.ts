@@ -1,17 +1,65 @@
 import { useEffect, useLayoutEffect, useRef, type RefObject } from "react";
+import type { FileView } from "../api/client";
+
+interface Rows {
+  files: FileView[];
+  current?: string;
+  onCurrent: (id: string) => void;
+  /** At Enter, and at a double click. */
+  onEnter: () => void;
+}
+
+/** Rows further down for a key that moves by a page. */
+const PAGE = 15;
+
+/** A list of files of which one is current: walked by arrows, pages, Home and End. */
+export function useFileList({ files, current, onCurrent, onEnter }: Rows) {
+  const list = useRef<HTMLDivElement>(null);
+  const watch = useRowFocus(list, current, files);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const at = files.findIndex((file) => file.id === current);
+    const to = {
+      ArrowDown: at + 1,
+      ArrowUp: at - 1,
+      Home: 0,
+      End: files.length - 1,
+      PageDown: Math.min(files.length - 1, at + PAGE),
+      PageUp: Math.max(0, at - PAGE),
+    }[event.key];
+    const next = to === undefined ? undefined : files[to];
+    if (next) {
+      event.preventDefault();
+      focusRow(list.current, next.id);
+    } else if (event.key === "Enter") {
+      event.preventDefault();
+      onEnter();
+    }
+  };
+  return {
+    listProps: { ref: list, role: "listbox", tabIndex: -1, onKeyDown, ...watch },
+    rowProps: (file: FileView) => ({
+      role: "option",
+      "data-file": file.id,
+      "aria-selected": file.id === current,
+      tabIndex: file.id === current ? 0 : -1,
+      onFocus: () => onCurrent(file.id),
+      onClick: (event: React.MouseEvent<HTMLElement>) => event.currentTarget.focus(),
+      onDoubleClick: onEnter,
+    }),
+  };
+}
 
 /**
  * Keeps the keyboard on the current row of a list: it is there from the start, and stays when the
  * rows change places under it (moving a row takes its focus away).
  */
-export function useRowFocus(
+function useRowFocus(
   list: RefObject<HTMLElement | null>,
   current: string | undefined,
   rows: readonly unknown[],
 ) {
   const inside = useRef(false);
   const first = useRef(true);
-  const focus = (id: string | undefined) => focusRow(list.current, id);
   useEffect(() => {
     if (first.current && current) {
       first.current = false;
@@ -23,7 +71,7 @@ export function useRowFocus(
       focusRow(list.current, current);
     }
   }, [list, rows, current]);
-  const watch = {
+  return {
     onFocus: () => {
       inside.current = true;
     },
@@ -34,7 +82,6 @@ export function useRowFocus(
       }
     },
   };
-  return { focus, watch };
 }
 
 function focusRow(list: HTMLElement | null, id: string | undefined) {
