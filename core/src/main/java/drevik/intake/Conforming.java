@@ -262,7 +262,8 @@ public final class Conforming {
     return Math.round((double) frames * mix.sampleRate() / found.header().sampleRate());
   }
 
-  static String baseOf(String name) {
+  /** A file's name without the folders above it. */
+  public static String baseOf(String name) {
     return name.substring(name.lastIndexOf('/') + 1);
   }
 }

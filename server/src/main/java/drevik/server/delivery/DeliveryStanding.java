@@ -19,7 +19,6 @@ import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -152,20 +151,22 @@ final class DeliveryStanding {
 
   ConformStep.@Nullable Beside beside(DeliveredFileRow row) {
     DeliveredFileRow other = row.pair == null ? null : byId.get(String.valueOf(row.beside));
-    return other == null ? null : new ConformStep.Beside(other.id, baseOf(other.name), row.pair);
+    return other == null
+        ? null
+        : new ConformStep.Beside(other.id, Conforming.baseOf(other.name), row.pair);
   }
 
   /** Name of the recording that its sides stand the other way round than; null if they do not. */
   @Nullable String swappedAgainst(DeliveredFileRow row) {
     DeliveredFileRow other =
         row.swapped == null || !row.swapped.isClear() ? null : byId.get(row.swapped.beside());
-    return other == null ? null : baseOf(other.name);
+    return other == null ? null : Conforming.baseOf(other.name);
   }
 
   /** Name of the file of this delivery that it is a copy of; null if it is none. */
   @Nullable String copyOf(DeliveredFileRow row) {
     DeliveredFileRow original = row.sha256 == null ? row : originals.get(row.sha256);
-    return original == null || original == row ? null : baseOf(original.name);
+    return original == null || original == row ? null : Conforming.baseOf(original.name);
   }
 
   @Nullable String seatedOn(DeliveredFileRow row) {
@@ -183,7 +184,7 @@ final class DeliveryStanding {
             .map(
                 row ->
                     new SessionFacts.Measured(
-                        baseOf(row.name), sorting(row).category(), found(row)))
+                        Conforming.baseOf(row.name), sorting(row).category(), found(row)))
             .toList());
   }
 
@@ -198,10 +199,6 @@ final class DeliveryStanding {
   }
 
   List<SeatPicture.Seat> seats() {
-    return new ArrayList<>(SeatPicture.of(mix, plan));
-  }
-
-  static String baseOf(String name) {
-    return name.substring(name.lastIndexOf('/') + 1);
+    return SeatPicture.of(mix, plan);
   }
 }
