@@ -42,21 +42,6 @@ public final class Oversampler {
     return phases;
   }
 
-  /**
-   * The most that taps {@code from…to − 1} can make of samples of magnitude 1: the largest Σ|c|.
-   */
-  public static double largestGain(float[][] phases, int from, int to) {
-    double largest = 0;
-    for (float[] phase : phases) {
-      double sum = 0;
-      for (int k = from; k < to; k++) {
-        sum += Math.abs(phase[k]);
-      }
-      largest = Math.max(largest, sum);
-    }
-    return largest;
-  }
-
   /** Modified Bessel function of the first kind, order 0, by its series. */
   private static double bessel(double x) {
     double sum = 1;

@@ -1,72 +1,137 @@
 package drevik.meter;
 
 import drevik.dsp.Oversampler;
+import java.util.Arrays;
 
 /**
  * Sample peak and true peak (ITU-R BS.1770-5, annex 2) of a stream.
  *
- * <p>Interpolating is by far the dearest of all measurements. A short stretch of samples whose
- * magnitude times the filter's largest possible gain stays below the peak found so far cannot raise
- * it, and is passed over: the result is the same, for a small part of the work.
+ * <p>Interpolating is by far the dearest of all measurements, so it is done only where it could
+ * raise the peak found so far; the result is the same. What lies between two samples differs from
+ * them by no more than their neighbourhood moves: with h the interpolator, whose taps sum to 1, and
+ * d the differences from sample to sample,
+ *
+ * <pre>
+ *   |y| ≤ near·max(|x[n]|, |x[n+1]|) + far·√(Σ d²)
+ * </pre>
+ *
+ * where near is the sum of |Σ h| left and right of the gap, and far the norm of the running sums of
+ * h from either end up to it (summation by parts, then Cauchy and Schwarz). In music neighbours are
+ * alike, and hardly a sample is left to interpolate.
  */
 public final class PeakMeter {
-  private static final int STRETCH = 16;
+  private static final int STRETCH = 8;
   private static final int MIDDLE = Oversampler.TAPS / 2 - 1;
   private static final int HISTORY = Oversampler.TAPS - 1;
 
+  /** Stretches over which a window that begins in the first of them can reach. */
+  private static final int REACH = (STRETCH + Oversampler.TAPS - 2) / STRETCH + 1;
+
+  /** The stretches, counted from the same one, that the samples beside its gaps lie in. */
+  private static final int FIRST_GAP = MIDDLE / STRETCH;
+
+  private static final int LAST_GAP = (MIDDLE + STRETCH) / STRETCH;
+
+  /** Far more than the rounding of an interpolated sample and of its bound together. */
+  private static final double ROUNDING = 1.0001;
+
   private final float[][] phases;
-  private final double nearGain;
-  private final double farGain;
+  private final double near;
+  private final double far;
   private final float[][] tail;
   private final double[] samplePeaks;
   private double truePeak;
   private float[] scratch = new float[0];
-  private float[] stretchPeaks = new float[0];
+  private float[] peaks = new float[0];
+  private float[] movements = new float[0];
 
   public PeakMeter(int sampleRate, int channels) {
     phases = Oversampler.phases(sampleRate);
-    nearGain = Oversampler.largestGain(phases, MIDDLE, MIDDLE + 2);
-    farGain =
-        Oversampler.largestGain(phases, 0, MIDDLE)
-            + Oversampler.largestGain(phases, MIDDLE + 2, Oversampler.TAPS);
+    double largestNear = 1;
+    double largestFar = 0;
+    for (float[] phase : phases) {
+      double left = 0;
+      double right = 0;
+      double squares = 0;
+      for (int k = 0; k < MIDDLE; k++) {
+        left += phase[k];
+        right += phase[HISTORY - k];
+        squares += left * left + right * right;
+      }
+      left += phase[MIDDLE];
+      right += phase[MIDDLE + 1];
+      largestNear = Math.max(largestNear, Math.abs(left) + Math.abs(right));
+      largestFar = Math.max(largestFar, Math.sqrt(squares));
+    }
+    near = largestNear * ROUNDING;
+    far = largestFar * ROUNDING;
     tail = new float[channels][HISTORY];
     samplePeaks = new double[channels];
   }
 
   /** Takes {@code frames} frames of {@code audio[channel][offset…]}. */
   public void add(float[][] audio, int offset, int frames) {
-    if (scratch.length < frames + HISTORY) {
-      scratch = new float[frames + HISTORY];
-      stretchPeaks = new float[(frames + HISTORY) / STRETCH + 1];
+    int length = frames + HISTORY;
+    int stretches = (length + STRETCH - 1) / STRETCH;
+    if (peaks.length < stretches + REACH) {
+      scratch = new float[stretches * STRETCH + 1];
+      peaks = new float[stretches + REACH];
+      movements = new float[stretches + REACH];
     }
     for (int channel = 0; channel < tail.length; channel++) {
       System.arraycopy(tail[channel], 0, scratch, 0, HISTORY);
       System.arraycopy(audio[channel], offset, scratch, HISTORY, frames);
       System.arraycopy(scratch, frames, tail[channel], 0, HISTORY);
+      // What follows the last sample stands still.
+      Arrays.fill(scratch, length, stretches * STRETCH + 1, scratch[length - 1]);
       // The history was counted before; counting it again changes nothing.
-      for (int start = 0; start < frames + HISTORY; start += STRETCH) {
-        float peak = magnitude(scratch, start, Math.min(frames + HISTORY, start + STRETCH));
-        stretchPeaks[start / STRETCH] = peak;
-        samplePeaks[channel] = Math.max(samplePeaks[channel], peak);
-      }
+      samplePeaks[channel] = Math.max(samplePeaks[channel], survey(stretches));
       truePeak = Math.max(truePeak, samplePeaks[channel]);
       interpolate(frames);
     }
   }
 
+  /** Each stretch's largest magnitude, and how much it moves up to the first sample of the next. */
+  private float survey(int stretches) {
+    int largest = 0;
+    for (int stretch = 0; stretch < stretches; stretch++) {
+      int first = stretch * STRETCH;
+      int most = 0;
+      float moved = 0;
+      for (int i = first; i < first + STRETCH; i++) {
+        float step = scratch[i + 1] - scratch[i];
+        moved += step * step;
+        most = Math.max(most, bits(scratch[i]));
+      }
+      movements[stretch] = moved;
+      peaks[stretch] = Float.intBitsToFloat(most);
+      largest = Math.max(largest, most);
+    }
+    Arrays.fill(peaks, stretches, stretches + REACH, 0);
+    Arrays.fill(movements, stretches, stretches + REACH, 0);
+    return Float.intBitsToFloat(largest);
+  }
+
   private void interpolate(int frames) {
-    for (int start = 0; start < frames; start += STRETCH) {
-      int end = Math.min(frames, start + STRETCH);
-      // The filter reaches from this stretch into the next one.
-      int next = Math.min(start / STRETCH + 1, (frames + HISTORY - 1) / STRETCH);
-      double around = Math.max(stretchPeaks[start / STRETCH], stretchPeaks[next]);
-      if (around * (nearGain + farGain) <= truePeak) {
+    for (int start = 0, stretch = 0; start < frames; start += STRETCH, stretch++) {
+      float peak = 0;
+      for (int k = FIRST_GAP; k <= LAST_GAP; k++) {
+        peak = Math.max(peak, peaks[stretch + k]);
+      }
+      float moved = 0;
+      for (int k = 0; k < REACH; k++) {
+        moved += movements[stretch + k];
+      }
+      double room = truePeak - near * peak;
+      if (room >= 0 && far * far * moved <= room * room) {
         continue;
       }
-      double far = around * farGain;
+      double reach = far * Math.sqrt(moved);
+      int end = Math.min(frames, start + STRETCH);
       for (int i = start; i < end; i++) {
-        double near = Math.max(Math.abs(scratch[i + MIDDLE]), Math.abs(scratch[i + MIDDLE + 1]));
-        if (near * nearGain + far > truePeak) {
+        int nearer = Math.max(bits(scratch[i + MIDDLE]), bits(scratch[i + MIDDLE + 1]));
+        // Asked so that what is no number is not passed over.
+        if (!(near * Float.intBitsToFloat(nearer) + reach <= truePeak)) {
           between(i);
         }
       }
@@ -94,9 +159,13 @@ public final class PeakMeter {
   public static float magnitude(float[] x, int from, int to) {
     int most = 0;
     for (int i = from; i < to; i++) {
-      most = Math.max(most, Float.floatToRawIntBits(x[i]) & 0x7FFF_FFFF);
+      most = Math.max(most, bits(x[i]));
     }
     return Float.intBitsToFloat(most);
+  }
+
+  private static int bits(float x) {
+    return Float.floatToRawIntBits(x) & 0x7FFF_FFFF;
   }
 
   /** Largest sample magnitude of any channel, dBFS. */

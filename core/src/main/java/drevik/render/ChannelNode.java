@@ -18,8 +18,7 @@ final class ChannelNode {
         processor.process(audio, null, frames);
         return;
       }
-      key.replace(keyBlock, frames);
-      processor.process(audio, keyBlock, frames);
+      processor.process(audio, key.arriving(keyBlock, frames), frames);
     }
   }
 

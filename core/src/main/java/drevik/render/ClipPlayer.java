@@ -92,13 +92,18 @@ final class ClipPlayer {
     int first = (int) Math.max(0, start() - blockStart);
     int end = (int) Math.min(frames, clip.endFrame() + latency - blockStart);
     long inClip = blockStart + first - start();
-    int read = source.reader.read(clip.sourceIn() + inClip, source.block, first, end - first);
-    for (float[] channel : source.block) {
+    boolean straight = replace && feed.isPlain();
+    float[][] block = straight ? into : source.block;
+    int read = source.reader.read(clip.sourceIn() + inClip, block, first, end - first);
+    for (float[] channel : block) {
       Arrays.fill(channel, 0, first, 0f);
       Arrays.fill(channel, first + read, frames, 0f);
     }
     if (inClip < clip.fadeIn() || inClip + read > clip.frames() - clip.fadeOut()) {
-      fade(inClip, first, read);
+      fade(block, inClip, first, read);
+    }
+    if (straight) {
+      return;
     }
     if (replace) {
       feed.replace(into, frames);
@@ -108,7 +113,7 @@ final class ClipPlayer {
   }
 
   /** Fades as half a period of a raised cosine, which begins and ends without a corner. */
-  private void fade(long inClip, int first, int read) {
+  private void fade(float[][] block, long inClip, int first, int read) {
     for (int i = 0; i < read; i++) {
       double toStart = (inClip + i + 0.5) / clip.fadeIn();
       double toEnd = (clip.frames() - inClip - i - 0.5) / clip.fadeOut();
@@ -117,7 +122,7 @@ final class ClipPlayer {
         continue;
       }
       float gain = (float) (0.5 - 0.5 * Math.cos(Math.PI * nearer));
-      for (float[] channel : source.block) {
+      for (float[] channel : block) {
         channel[first + i] *= gain;
       }
     }

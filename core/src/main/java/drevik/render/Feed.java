@@ -11,6 +11,7 @@ final class Feed {
   private final float[][] gains;
   private final DelayLine[] delays;
   private final float[] delayed;
+  private final boolean plain;
 
   /**
    * @param gains {@code [destination channel][source channel]}
@@ -29,6 +30,34 @@ final class Feed {
       delays[i] = new DelayLine(delay);
     }
     this.delayed = delay > 0 ? new float[blockSize] : null;
+    this.plain = delay == 0 && isIdentity(this.gains);
+  }
+
+  private static boolean isIdentity(float[][] gains) {
+    for (int to = 0; to < gains.length; to++) {
+      for (int from = 0; from < gains[to].length; from++) {
+        if (gains[to].length != gains.length || gains[to][from] != (to == from ? 1f : 0f)) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  /** True where the source is carried as it is: neither delayed nor changed. */
+  boolean isPlain() {
+    return plain;
+  }
+
+  /**
+   * The source's block as it arrives: its own where that is the same, else put into {@code own}.
+   */
+  float[][] arriving(float[][] own, int frames) {
+    if (plain) {
+      return source;
+    }
+    replace(own, frames);
+    return own;
   }
 
   /** Adds the source's block to {@code into}. */

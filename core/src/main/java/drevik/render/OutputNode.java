@@ -37,15 +37,15 @@ final class OutputNode {
   }
 
   void process(int frames) {
-    feed.replace(block, frames);
+    float[][] audio = feed.arriving(block, frames);
     int offset = (int) Math.min(skip, frames);
     skip -= offset;
     int count = (int) Math.min(left, frames - offset);
     if (count > 0) {
       left -= count;
-      peaks.add(block, offset, count);
-      loudness.add(block, offset, count);
-      writer.write(block, offset, count);
+      peaks.add(audio, offset, count);
+      loudness.add(audio, offset, count);
+      writer.write(audio, offset, count);
     }
   }
 

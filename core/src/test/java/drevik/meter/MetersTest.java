@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.Layout;
 import drevik.dsp.Biquad;
+import drevik.dsp.Oversampler;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Conformance signals of EBU Tech 3341 and 3342, and of ITU-R BS.1770-5. */
 class MetersTest {
@@ -109,5 +112,72 @@ class MetersTest {
     }
     assertThat(meter.truePeakDbtp()).isBetween(dbtp - 0.4, dbtp + 0.2);
     assertThat(meter.truePeakDbtp()).isGreaterThanOrEqualTo(meter.samplePeakDbfs());
+  }
+
+  /** What the meter passes over must never be what would have raised the peak. */
+  @ParameterizedTest
+  @ValueSource(ints = {44_100, 96_000, 192_000})
+  void noPeakIsPassedOver(int rate) {
+    for (int seed = 0; seed < 60; seed++) {
+      Random random = new Random(seed);
+      float[] x = soundOf(seed, random, rate);
+      PeakMeter meter = new PeakMeter(rate, 1);
+      for (int at = 0; at < x.length; ) {
+        int count = Math.min(x.length - at, 1 + random.nextInt(500));
+        meter.add(new float[][] {x}, at, count);
+        at += count;
+      }
+      assertThat(meter.truePeakDbtp())
+          .as("sound %d", seed)
+          .isCloseTo(20 * Math.log10(peakOfAll(x, rate)), within(1e-5));
+    }
+  }
+
+  /**
+   * Hiss, rumble, lone clicks; or a quiet stretch that is all that the interpolator likes least.
+   */
+  private static float[] soundOf(int seed, Random random, int rate) {
+    float[] x = new float[1_500 + random.nextInt(50)];
+    float[][] phases = Oversampler.phases(rate);
+    double rumble = 0;
+    for (int i = 0; i < x.length; i++) {
+      rumble = 0.99 * rumble + 0.02 * random.nextGaussian();
+      x[i] =
+          switch (seed % 4) {
+            case 0 -> (float) (0.1 * random.nextGaussian());
+            case 1 -> (float) rumble;
+            case 2 -> random.nextInt(40) == 0 ? random.nextFloat() - 0.5f : 0;
+            default -> i < 100 ? 0.5f : 0;
+          };
+    }
+    if (seed % 4 == 3 && phases.length > 0) {
+      float[] phase = phases[random.nextInt(phases.length)];
+      int at = 200 + random.nextInt(1_000);
+      for (int k = 0; k < phase.length; k++) {
+        x[at + k] = 0.3f * Math.signum(phase[k]);
+      }
+    }
+    return x;
+  }
+
+  /** The largest magnitude of all samples and of all that lies between them. */
+  private static double peakOfAll(float[] x, int rate) {
+    double peak = 0;
+    int taps = Oversampler.TAPS;
+    for (int i = 1 - taps; i < x.length; i++) {
+      peak = Math.max(peak, i >= 0 ? Math.abs(x[i]) : 0);
+      // The window behind the last sample is not filled any more.
+      if (i + taps > x.length) {
+        continue;
+      }
+      for (float[] phase : Oversampler.phases(rate)) {
+        double y = 0;
+        for (int k = Math.max(0, -i); k < taps; k++) {
+          y += phase[k] * x[i + k];
+        }
+        peak = Math.max(peak, Math.abs(y));
+      }
+    }
+    return peak;
   }
 }
