@@ -95,13 +95,17 @@ public final class PeakMeter {
   private float survey(int stretches) {
     int largest = 0;
     for (int stretch = 0; stretch < stretches; stretch++) {
-      int first = stretch * STRETCH;
-      int most = 0;
+      int at = stretch * STRETCH;
       float moved = 0;
-      for (int i = first; i < first + STRETCH; i++) {
-        float step = scratch[i + 1] - scratch[i];
-        moved += step * step;
-        most = Math.max(most, bits(scratch[i]));
+      int most = 0;
+      // Four at a time, so that no sum waits for the one before it at every sample.
+      for (int i = at; i < at + STRETCH; i += 4) {
+        float a = scratch[i], b = scratch[i + 1], c = scratch[i + 2], d = scratch[i + 3];
+        float ab = b - a, bc = c - b, cd = d - c, de = scratch[i + 4] - d;
+        moved += (ab * ab + bc * bc) + (cd * cd + de * de);
+        int firstTwo = Math.max(bits(a), bits(b));
+        int lastTwo = Math.max(bits(c), bits(d));
+        most = Math.max(most, Math.max(firstTwo, lastTwo));
       }
       movements[stretch] = moved;
       peaks[stretch] = Float.intBitsToFloat(most);
