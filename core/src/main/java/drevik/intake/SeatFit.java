@@ -3,6 +3,7 @@ package drevik.intake;
 import drevik.audio.Layout;
 import drevik.category.CategoryTree;
 import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -32,6 +33,17 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
     return fits;
   }
 
+  /** Why the file stands on that seat, for people. */
+  String because() {
+    String free = "a free seat for " + seat.category();
+    if (seat.category().equals(file.category())) {
+      return free;
+    }
+    return CategoryTree.isWithin(file.category(), seat.category())
+        ? free + ", which covers " + file.category()
+        : free + ", whose name it shares";
+  }
+
   /** 0 where the file has no business on that seat. */
   private static double of(DeliveredFile file, Set<String> words, Channel seat) {
     String wanted = seat.category();
@@ -48,6 +60,11 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
     Set<String> seatWords = words(seat.name());
     Set<String> shared = new HashSet<>(words);
     shared.retainAll(seatWords);
+    // A file that is known by its family alone is not any of the family's instruments.
+    boolean familyAlone = !CategoryTree.isWithin(got, wanted);
+    if (familyAlone && shared.isEmpty() && seat.kind() != ChannelKind.REFERENCE) {
+      return 0;
+    }
     score += 1.5 * shared.size() - 0.1 * seatWords.size();
     if (seat.person() != null) {
       Set<String> person = words(seat.person());

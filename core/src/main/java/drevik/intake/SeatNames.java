@@ -79,7 +79,10 @@ public final class SeatNames {
 
   private static final String SIDE_AT_END = "(?i)(?<=\\S)[ ._\\-(]+\\p{L}+\\)?$";
 
-  /** Gives a name that no other channel has, with the first number that makes it so. */
+  /**
+   * Gives a name that no other channel has: the wanted one, or what the seat is called already, or
+   * the wanted one with the first number that makes it so.
+   */
   static final class Unique {
     private final Set<String> taken = new HashSet<>();
 
@@ -87,7 +90,11 @@ public final class SeatNames {
       taken.add(name.toLowerCase(Locale.ROOT));
     }
 
-    String of(String name) {
+    String of(String name, @Nullable String before) {
+      boolean isFree = !taken.contains(name.toLowerCase(Locale.ROOT));
+      if (!isFree && before != null && taken.add(before.toLowerCase(Locale.ROOT))) {
+        return before;
+      }
       String candidate = name;
       for (int number = 2; !taken.add(candidate.toLowerCase(Locale.ROOT)); number++) {
         candidate = name + " " + number;

@@ -203,14 +203,7 @@ public final class SeatingPlanner {
   private void takeBestFits(List<DeliveredFile> open) {
     for (SeatFit fit : SeatFit.all(open, mix.channels())) {
       if (!places.containsKey(fit.file().id()) && taken.add(fit.seat().id())) {
-        String covers =
-            fit.seat().category().equals(fit.file().category())
-                ? "a free seat for " + fit.file().category()
-                : "a free seat for "
-                    + fit.seat().category()
-                    + ", which covers "
-                    + fit.file().category();
-        places.put(fit.file().id(), take(fit.file(), fit.seat(), covers, false));
+        places.put(fit.file().id(), take(fit.file(), fit.seat(), fit.because(), false));
       }
     }
   }
@@ -268,7 +261,8 @@ public final class SeatingPlanner {
     for (DeliveredFile file : files) {
       Place place = places.get(file.id());
       if (isNamed(place)) {
-        String name = unique.of(names.of(file, place.calledBefore()));
+        String before = place.calledBefore();
+        String name = unique.of(names.of(file, before), before);
         seatings.computeIfPresent(file.id(), (id, seating) -> seating.withName(name));
         places.put(file.id(), place.withSeatName(name));
       }

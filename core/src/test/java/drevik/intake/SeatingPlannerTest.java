@@ -267,7 +267,7 @@ class SeatingPlannerTest {
     List<String> names = files.stream().map(DeliveredFile::name).toList();
     assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of(null, names)).places())
         .extracting("seatName")
-        .containsExactly("Snr", "Snr 2", "Bell");
+        .containsExactly("Snr", "Snare top", "Bell");
     assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of("{seat} ({file})", names)).places())
         .extracting("seatName")
         .containsExactly("Snare bottom (Snr)", "Snare top (Snr)", "Cowbell (Bell)");
@@ -276,6 +276,29 @@ class SeatingPlannerTest {
         .hasMessageContaining("use {file}, {seat} or {category}");
     assertThatThrownBy(() -> SeatNames.requireSound("{category}"))
         .hasMessageContaining("needs {file} or {seat}");
+  }
+
+  @Test
+  void aSeatKeepsItsNameWhereTheFileIsCalledLikeABus() {
+    SeatingPlan.Place place = plan(file("Drums.wav", "drums/snare")).places().get(0);
+    assertThat(place.act()).isEqualTo(Act.TAKES);
+    assertThat(place.seatName()).isEqualTo(place.calledBefore()).isEqualTo("Snare bottom");
+  }
+
+  @Test
+  void aFamilyIsNoneOfItsInstrumentsUnlessItsNameSaysSo() {
+    SeatingPlan plan = plan(file("Kit sum.wav", "drums"), file("Snr Btm loud.wav", "drums"));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.TAKES);
+    assertThat(plan.places().get(1).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(1).because())
+        .isEqualTo("a free seat for drums/snare, whose name it shares");
+  }
+
+  @Test
+  void aReferenceOfAnyKindIsKeptBesideTheMix() {
+    SeatingPlan.Place place = plan(file("As we like it.wav", "reference")).places().get(0);
+    assertThat(place.act()).isEqualTo(Act.REFERENCE);
+    assertThat(place.calledBefore()).isEqualTo("Rough");
   }
 
   @Test

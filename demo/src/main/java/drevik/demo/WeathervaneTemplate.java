@@ -185,7 +185,7 @@ final class WeathervaneTemplate {
     rule("keys", "keys");
     rule("synth", "keys");
     seat("clarinet", "Clarinet", "winds/clarinet", Layout.MONO, "winds", -10, 0.4, "plate");
-    seat("flugelhorn", "Flugelhorn", "brass/trumpet", Layout.MONO, "winds", -14, -0.4, "plate");
+    seat("flugelhorn", "Flugelhorn", "brass", Layout.MONO, "winds", -14, -0.4, "plate");
     seat("trombone", "Trombone", "brass/trombone", Layout.MONO, "winds", -12, -0.2, "plate");
     channels.add(bus("winds", "Winds and brass", Layout.STEREO, "winds", "mix"));
     rule("winds", "winds");
