@@ -38,7 +38,17 @@ function seat(
   state: SeatView["state"],
   more: Partial<SeatView> = {},
 ): SeatView {
-  return { id, name, state, category: "drums", layout: "mono", files: [], ...more };
+  return {
+    id,
+    name,
+    state,
+    category: "drums",
+    layout: "mono",
+    files: [],
+    free: true,
+    touched: true,
+    ...more,
+  };
 }
 
 const delivery: DeliveryView = {
@@ -244,8 +254,8 @@ describe("the intake", () => {
   it("folds away the seats that a plan does not touch", async () => {
     const seats = [
       ...delivery.seats,
-      seat("old", "Bass", "holds"),
-      seat("spare", "Spare", "stowed"),
+      seat("old", "Bass", "holds", { touched: false }),
+      seat("spare", "Spare", "stowed", { touched: false }),
     ];
     answers.set("GET /api/deliveries/d1", { ...delivery, seats });
     await open();
@@ -324,8 +334,7 @@ describe("the intake", () => {
   });
 
   it("offers the delivery's sample rate to a session that holds no audio", async () => {
-    const facts = { ...delivery.facts, sampleRate: 44_100 };
-    answers.set("GET /api/deliveries/d1", { ...delivery, facts });
+    answers.set("GET /api/deliveries/d1", { ...delivery, rateToTake: 44_100 });
     await open();
     expect(screen.getByRole("button", { name: /Set the session to 44.1 kHz/ })).toBeTruthy();
     await userEvent.keyboard("e");

@@ -45,7 +45,7 @@ export function Review({ view, delivery }: Props) {
   const { mutate: wish } = useWish(delivery.id);
   const { mutate: carryOut, isPending: seating } = useSeat(view.id, delivery.id);
   const { mutate: edit } = useEdit(view.id);
-  const rate = otherRate(view, delivery);
+  const rate = delivery.rateToTake;
   const order = useMemo(
     () =>
       shown === "plan"
@@ -183,12 +183,4 @@ export function Review({ view, delivery }: Props) {
       />
     </Tabs.Root>
   );
-}
-
-/** The delivery's rate if the session has another and holds no audio yet that would be in its way. */
-function otherRate(view: MixView, delivery: DeliveryView): number | undefined {
-  const wanted = delivery.facts.sampleRate;
-  const { sampleRate, kind, channels } = view.document;
-  const empty = channels.every((channel) => channel.clips.length === 0);
-  return kind === "session" && empty && wanted !== sampleRate ? wanted : undefined;
 }

@@ -2,7 +2,6 @@ import type { DeliveryView, FileView, MixView, SeatWish } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Chooser, type Choice } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
-import { isFree } from "./planRows";
 
 interface Props {
   view: MixView;
@@ -18,12 +17,14 @@ export function SeatChooser({ view, delivery, file, onWish, onClose }: Props) {
   const plan: Choice[] = file.place?.wished
     ? [{ id: "plan:", label: "Where the plan puts it", hint: "takes back what you chose" }]
     : [];
-  const seats: Choice[] = delivery.seats.filter(isFree).map((seat) => ({
-    id: `seat:${seat.id}`,
-    label: seat.calledBefore ?? seat.name,
-    hint: seat.state === "taken" ? `taken by ${seat.name}` : seat.category,
-    lead: <Mark family={families.get(seat.category) ?? "neutral"} shape="free" />,
-  }));
+  const seats: Choice[] = delivery.seats
+    .filter((seat) => seat.free)
+    .map((seat) => ({
+      id: `seat:${seat.id}`,
+      label: seat.calledBefore ?? seat.name,
+      hint: seat.state === "taken" ? `taken by ${seat.name}` : seat.category,
+      lead: <Mark family={families.get(seat.category) ?? "neutral"} shape="free" />,
+    }));
   const buses: Choice[] = view.document.channels
     .filter((channel) => channel.kind === "bus")
     .map((bus) => ({

@@ -4,7 +4,7 @@ import { useKnowledge } from "../api/queries";
 import { familyColour } from "../ui/colour";
 import { plural } from "../ui/format";
 import { Mark } from "../ui/Mark";
-import { isFree, OUT, planRows, type PlanRows } from "./planRows";
+import { OUT, planRows, type PlanRows } from "./planRows";
 import { useFileList } from "./fileList";
 
 interface Props {
@@ -74,7 +74,7 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
             <li
               key={seat.id}
               data-seat={seat.id}
-              {...(isFree(seat) ? dropOn(seat.id) : {})}
+              {...(seat.free ? dropOn(seat.id) : {})}
               className={rowLook(at?.to === i, over === seat.id)}
             >
               <Seat seat={seat} family={families.get(seat.category) ?? "neutral"} />

@@ -25,11 +25,8 @@ export interface PlanRows {
  * @param all shows seats too that the plan does not touch
  */
 export function planRows(delivery: DeliveryView, all = false): PlanRows {
-  const stowed = new Set(delivery.stow.map((seat) => seat.id));
-  const untouched = (seat: SeatView) =>
-    seat.state === "holds" || (seat.state === "stowed" && !stowed.has(seat.id));
-  const seats = delivery.seats.filter((seat) => all || !untouched(seat));
-  const folded = all ? [] : delivery.seats.filter(untouched);
+  const seats = delivery.seats.filter((seat) => all || seat.touched);
+  const folded = all ? [] : delivery.seats.filter((seat) => !seat.touched);
   const rowOf = new Map(seats.map((seat, i) => [seat.id, i]));
   const open = delivery.files.filter((file) => file.place);
   const target = (file: FileView) => rowOf.get(file.place?.seat ?? "") ?? seats.length;
@@ -43,9 +40,4 @@ export function planRows(delivery: DeliveryView, all = false): PlanRows {
     folded,
     ribbons: files.map((file, from) => ({ file, from, to: target(file) })),
   };
-}
-
-/** Seats that a person may put a file on. */
-export function isFree(seat: SeatView): boolean {
-  return seat.state === "taken" || seat.state === "stowed" || seat.state === "empty";
 }

@@ -15,6 +15,12 @@ public record SetSampleRate(int sampleRate) implements Edit {
   private static final List<Integer> RATES =
       List.of(44_100, 48_000, 88_200, 96_000, 176_400, 192_000);
 
+  /** True if the Mix may take that rate: it holds no audio that would be in its way. */
+  public static boolean isOpenTo(Mix mix, int sampleRate) {
+    return RATES.contains(sampleRate)
+        && mix.channels().stream().allMatch(channel -> channel.clips().isEmpty());
+  }
+
   @Override
   public Mix applyTo(Mix mix) {
     if (!RATES.contains(sampleRate)) {

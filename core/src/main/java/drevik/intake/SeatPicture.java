@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Every seat and reference as a plan leaves it, in the order in which they will stand. */
@@ -41,6 +42,8 @@ public final class SeatPicture {
    * @param calledBefore what it is called now, if it gets another name; else null
    * @param destination id of the channel that it feeds, or null
    * @param files ids of the delivered files that come to it
+   * @param free a person may put a file on it
+   * @param touched the plan does something with it
    */
   public record Seat(
       String id,
@@ -50,7 +53,9 @@ public final class SeatPicture {
       Layout layout,
       @Nullable String destination,
       State state,
-      List<String> files) {}
+      List<String> files,
+      boolean free,
+      boolean touched) {}
 
   private SeatPicture() {}
 
@@ -65,6 +70,8 @@ public final class SeatPicture {
         }
       }
     }
+    Set<String> stowed =
+        plan.stow().stream().map(SeatingPlan.Stowed::id).collect(Collectors.toSet());
     Mix after = plan.toEdit("").applyTo(mix.withKind(MixKind.SESSION));
     Map<String, Channel> before = mix.channelsById();
     List<Seat> seats = new ArrayList<>();
@@ -87,7 +94,13 @@ public final class SeatPicture {
                 channel.layout(),
                 channel.output(),
                 state,
-                files.getOrDefault(channel.id(), List.of())));
+                files.getOrDefault(channel.id(), List.of()),
+                was != null && was.awaitsAudio(),
+                switch (state) {
+                  case HOLDS -> false;
+                  case STOWED -> stowed.contains(channel.id());
+                  default -> true;
+                }));
       }
     }
     return seats;

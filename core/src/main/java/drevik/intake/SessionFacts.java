@@ -1,6 +1,9 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
+import drevik.edit.SetSampleRate;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,6 +36,13 @@ public record SessionFacts(
 
   private static final Pattern TEMPO =
       Pattern.compile("(?i)(?<!\\d)(\\d{2,3}(?:[.,]\\d{1,2})?) ?bpm");
+
+  /** The delivery's rate in Hz, where a session is at another and free to take it. */
+  public Optional<Integer> rateFor(Mix mix) {
+    return Optional.ofNullable(sampleRate)
+        .filter(rate -> mix.kind() == MixKind.SESSION && rate != mix.sampleRate())
+        .filter(rate -> SetSampleRate.isOpenTo(mix, rate));
+  }
 
   public static SessionFacts of(List<Measured> files) {
     java.util.ArrayList<String> because = new java.util.ArrayList<>();

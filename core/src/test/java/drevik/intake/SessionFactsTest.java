@@ -1,9 +1,13 @@
 package drevik.intake;
 
+import static drevik.MixWords.clip;
+import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.audio.SampleFormat;
 import drevik.intake.SessionFacts.Measured;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -33,6 +37,19 @@ class SessionFactsTest {
     assertThat(SessionFacts.of(List.of(kick(), kick(), rough, finalMix)).sampleRate())
         .isEqualTo(96_000);
     assertThat(SessionFacts.of(List.of(kick(), rough, rough)).sampleRate()).isEqualTo(48_000);
+  }
+
+  @Test
+  void aSessionIsOfferedTheRateOnlyWhereItCanTakeIt() {
+    SessionFacts facts =
+        SessionFacts.of(List.of(file("Kick.wav", "drums/kick", 44_100, SampleFormat.PCM_16)));
+    Mix empty = mix().seat("Kick", null).build().withKind(MixKind.SESSION);
+    Mix full = mix().seat("Kick", null, c -> c.withClips(List.of(clip("x.wav", 100)))).build();
+    assertThat(facts.rateFor(empty)).hasValue(44_100);
+    assertThat(facts.rateFor(empty.withSampleRate(44_100))).isEmpty();
+    assertThat(facts.rateFor(empty.withKind(MixKind.TEMPLATE))).isEmpty();
+    assertThat(facts.rateFor(full.withKind(MixKind.SESSION))).isEmpty();
+    assertThat(SessionFacts.of(List.of()).rateFor(empty)).isEmpty();
   }
 
   @Test

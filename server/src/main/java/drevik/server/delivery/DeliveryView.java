@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param measuring how many of its files are still being measured
  * @param seats all seats as the plan leaves them
  * @param seatNames pattern that seats are named by; null for the usual one
+ * @param rateToTake Hz, where the session is at another rate and free to take the delivery's
  * @param times start, end and tempo that the files ask for; null if nothing is seated
  * @param missing names of the delivery before that did not come again
  * @param rules what was learned from corrections for this client
@@ -35,6 +36,7 @@ public record DeliveryView(
     @Nullable String seatNames,
     List<String> missing,
     SessionFacts facts,
+    @Nullable Integer rateToTake,
     @Nullable TimesView times,
     List<LearnedSorting.Rule> rules) {
 
@@ -113,6 +115,8 @@ public record DeliveryView(
    *
    * @param calledBefore what it is called now, if it gets another name
    * @param files ids of the files that come to it
+   * @param free a person may put a file on it
+   * @param touched the plan does something with it
    */
   public record SeatView(
       String id,
@@ -122,7 +126,9 @@ public record DeliveryView(
       String layout,
       @Nullable String destinationName,
       SeatPicture.State state,
-      List<String> files) {}
+      List<String> files,
+      boolean free,
+      boolean touched) {}
 
   /**
    * Start, end and tempo that the files ask for.

@@ -8,6 +8,7 @@ import drevik.intake.Inspection;
 import drevik.intake.SeatPicture;
 import drevik.intake.SeatingPlan;
 import drevik.intake.SecondSorting;
+import drevik.intake.SessionFacts;
 import drevik.intake.SessionTimes;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -28,6 +29,7 @@ final class DeliveryViews {
     Map<String, SeatingPlan.Place> places =
         now.plan.places().stream().collect(Collectors.toMap(SeatingPlan.Place::file, p -> p));
     DeliveryRow delivery = now.delivery;
+    SessionFacts facts = now.facts();
     return new DeliveryView(
         delivery.id,
         delivery.mixId,
@@ -43,7 +45,8 @@ final class DeliveryViews {
         now.plan.stow(),
         delivery.seatNames,
         now.comparison.missing(),
-        now.facts(),
+        facts,
+        facts.rateFor(now.mix).orElse(null),
         now.times().map(times -> timesView(times, now.mix)).orElse(null),
         rules);
   }
@@ -65,7 +68,9 @@ final class DeliveryViews {
         seat.layout().toString(),
         nameOf(seat.destination(), mix),
         seat.state(),
-        seat.files());
+        seat.files(),
+        seat.free(),
+        seat.touched());
   }
 
   private static @Nullable String nameOf(@Nullable String channel, Mix mix) {
