@@ -30,37 +30,25 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.IntConsumer;
 
 /**
- * A Mix compiled for printing: nodes in levels, every level depending only on those before it.
+ * A Mix compiled for printing: stages, every one behind those that it reads.
  *
  * <p>Invariants: all feeds of a node arrive with the same latency, keys included; a node reads only
- * buffers of lower levels; sums are taken in document order. So a print is aligned to the sample
- * and gives the same bits for any block size and thread count.
+ * buffers of stages before it; sums are taken in document order. So a print is aligned to the
+ * sample and gives the same bits for any block size and thread count.
  */
 final class Plan implements Closeable {
-  final List<List<ChannelNode>> levels = new ArrayList<>();
+  /** Channels, files and null tests, each behind what it reads. */
+  final List<Stage> stages = new ArrayList<>();
+
   final List<OutputNode> outputs = new ArrayList<>();
   final List<NullNode> nullTests = new ArrayList<>();
-  final List<End> ends = new ArrayList<>();
   final List<WavWriter> writers = new ArrayList<>();
   private final List<ClipPlayer.Sources> played = new ArrayList<>();
   final List<Path> files = new ArrayList<>();
   final long frames;
   long runFrames;
-
-  /**
-   * Something behind the graph: a file or a null test.
-   *
-   * @param canWait true if it reads no channel of the first level, so that the next block may be
-   *     begun before it is done
-   */
-  record End(IntConsumer block, boolean canWait) {
-    void process(int frames) {
-      block.accept(frames);
-    }
-  }
 
   private final Mix mix;
   private final int blockSize;
@@ -73,7 +61,7 @@ final class Plan implements Closeable {
 
   /** A node with the latency at each of its taps, in frames. */
   private record Compiled(
-      ChannelNode node, Channel channel, int level, int atInput, int atPreFader, int atOutput) {
+      ChannelNode node, Stage stage, Channel channel, int atInput, int atPreFader, int atOutput) {
     int latencyAt(Tap tap) {
       return switch (tap) {
         case PRE_CHAIN -> atInput;
@@ -220,11 +208,12 @@ final class Plan implements Closeable {
     }
     inserts.forEach(insert -> processors.add(create(insert, channel)));
 
+    long start = mix.startFrame();
+    Stage stage = new Stage((at, frames) -> node.process(start + at, frames));
     int latency = 0;
-    int level = 0;
     for (Source source : feeding) {
       latency = Math.max(latency, compiled.get(source.from()).latencyAt(source.tap()));
-      level = Math.max(level, compiled.get(source.from()).level() + 1);
+      stage.after(compiled.get(source.from()).stage());
     }
     // A key that arrives later than its processor's input holds the whole channel back.
     int before = 0;
@@ -232,7 +221,7 @@ final class Plan implements Closeable {
       Compiled keyed = keySource(inserts.get(i));
       if (keyed != null) {
         latency = Math.max(latency, keyed.latencyAt(inserts.get(i).key().tap()) - before);
-        level = Math.max(level, keyed.level() + 1);
+        stage.after(keyed.stage());
       }
       before += processors.get(i).latency();
     }
@@ -260,11 +249,8 @@ final class Plan implements Closeable {
     node.trim = (float) (Decibels.toGain(channel.trimDb()) * (channel.invertPolarity() ? -1 : 1));
     double faderDb = channel.faderDb() + controlDb.getOrDefault(channel.id(), 0.0);
     node.fader = channel.mute() ? 0f : (float) Decibels.toGain(faderDb);
-    compiled.put(channel.id(), new Compiled(node, channel, level, latency, preFader, at));
-    while (levels.size() <= level) {
-      levels.add(new ArrayList<>());
-    }
-    levels.get(level).add(node);
+    compiled.put(channel.id(), new Compiled(node, stage, channel, latency, preFader, at));
+    stages.add(stage);
   }
 
   private Compiled keySource(Insert insert) {
@@ -301,10 +287,6 @@ final class Plan implements Closeable {
     return feed(from, output.tap(), layout, pan, gain, delay);
   }
 
-  private boolean isBehindFirstLevel(Output output) {
-    return compiled.get(output.channel()).level() > 0;
-  }
-
   private int latencyOf(Output output) {
     return compiled.get(output.channel()).latencyAt(output.tap());
   }
@@ -328,7 +310,7 @@ final class Plan implements Closeable {
     OutputNode node =
         new OutputNode(output, feed, writer, mix.sampleRate(), blockSize, latency, frames);
     outputs.add(node);
-    ends.add(new End(node::process, isBehindFirstLevel(output)));
+    addLast((at, count) -> node.process(count), List.of(output));
   }
 
   private NullNode nullNode(StemSet set) {
@@ -346,11 +328,17 @@ final class Plan implements Closeable {
       Output stem = byId.get(id);
       node.feeds.add(outputFeed(stem, whole.layout(), 1, latency - latencyOf(stem)));
     }
-    boolean canWait =
-        isBehindFirstLevel(whole)
-            && set.stems().stream().allMatch(id -> isBehindFirstLevel(byId.get(id)));
-    ends.add(new End(node::process, canWait));
+    List<Output> heard = new ArrayList<>(List.of(whole));
+    set.stems().forEach(id -> heard.add(byId.get(id)));
+    addLast((at, count) -> node.process(count), heard);
     return node;
+  }
+
+  /** Something behind the graph, which listens to outputs. */
+  private void addLast(Stage.Work work, List<Output> heard) {
+    Stage stage = new Stage(work);
+    heard.forEach(output -> stage.after(compiled.get(output.channel()).stage()));
+    stages.add(stage);
   }
 
   @Override

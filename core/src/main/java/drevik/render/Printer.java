@@ -33,7 +33,8 @@ public final class Printer {
       Files.createDirectories(unfinished);
       PrintReport report;
       try (Plan plan = new Plan(mix, audio, options, unfinished)) {
-        run(plan, mix.startFrame(), options, progress);
+        new Pipeline(plan.stages, options.blockSize(), plan.runFrames)
+            .run(options.threads(), progress);
         report = report(mix, plan, began);
       }
       Files.createDirectories(folder);
@@ -48,47 +49,6 @@ public final class Printer {
       throw new AudioException("the print could not be written: " + e.getMessage(), e);
     } finally {
       delete(unfinished);
-    }
-  }
-
-  /**
-   * Block after block, level after level. What reads only buffers that the first level leaves alone
-   * (files and null tests behind buses) is done together with the next block's first level: else
-   * one thread would write the mix while the others wait.
-   */
-  private static void run(Plan plan, long start, PrintOptions options, Progress progress) {
-    int blockSize = options.blockSize();
-    List<Plan.End> prompt = plan.ends.stream().filter(end -> !end.canWait()).toList();
-    List<Plan.End> patient = plan.ends.stream().filter(Plan.End::canWait).toList();
-    List<ChannelNode> firstLevel = plan.levels.get(0);
-    List<List<ChannelNode>> laterLevels = plan.levels.subList(1, plan.levels.size());
-    try (LevelRunner runner = new LevelRunner(options.threads())) {
-      int waiting = 0;
-      for (long at = 0; at < plan.runFrames; at += blockSize) {
-        int frames = (int) Math.min(blockSize, plan.runFrames - at);
-        long blockStart = start + at;
-        int before = waiting;
-        int ends = before > 0 ? patient.size() : 0;
-        runner.run(
-            ends + firstLevel.size(),
-            i -> {
-              if (i < ends) {
-                patient.get(i).process(before);
-              } else {
-                firstLevel.get(i - ends).process(blockStart, frames);
-              }
-            });
-        for (List<ChannelNode> level : laterLevels) {
-          runner.run(level.size(), i -> level.get(i).process(blockStart, frames));
-        }
-        runner.run(prompt.size(), i -> prompt.get(i).process(frames));
-        waiting = frames;
-        if (!progress.at((double) (at + frames) / plan.runFrames)) {
-          throw new PrintCancelled();
-        }
-      }
-      int last = waiting;
-      runner.run(patient.size(), i -> patient.get(i).process(last));
     }
   }
 

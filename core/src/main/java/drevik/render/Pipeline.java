@@ -1,0 +1,148 @@
+package drevik.render;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.locks.LockSupport;
+
+/**
+ * Computes stages on all threads, each block after block. A thread takes whatever is ready; nobody
+ * waits for a whole level of the graph, so a reverberation or a master's limiter works on one block
+ * while the seats are at the next. What a stage computes depends on its sources alone: threads
+ * change the time that it takes and not a bit.
+ *
+ * <p>No lock and no allocation while it runs: threads without work spin briefly, then sleep for
+ * moments.
+ */
+final class Pipeline {
+  private static final int SPINS = 2_000;
+  private static final long NAP_NANOS = 20_000;
+
+  private final Stage[] stages;
+  private final Stage[] last;
+  private final int blockSize;
+  private final long frames;
+  private final long blocks;
+  private final AtomicReference<Throwable> failure = new AtomicReference<>();
+  private volatile boolean stopped;
+
+  /**
+   * @param stages every one behind its sources
+   * @param frames to be computed, of which a block holds {@code blockSize}
+   */
+  Pipeline(List<Stage> stages, int blockSize, long frames) {
+    this.stages = stages.toArray(Stage[]::new);
+    this.last = stages.stream().filter(Stage::isLast).toArray(Stage[]::new);
+    this.blockSize = blockSize;
+    this.frames = frames;
+    this.blocks = (frames + blockSize - 1) / blockSize;
+  }
+
+  /**
+   * Runs to the end. When it returns, whether well or not, no thread works any more.
+   *
+   * @throws PrintCancelled if {@code progress} ended it
+   */
+  void run(int threads, Progress progress) {
+    List<Thread> helpers = new ArrayList<>();
+    for (int i = 1; i < threads; i++) {
+      Thread helper = new Thread(this::help, "print-" + i);
+      helper.setDaemon(true);
+      helper.start();
+      helpers.add(helper);
+    }
+    try {
+      lead(progress);
+    } finally {
+      stopped = true;
+      helpers.forEach(Pipeline::join);
+    }
+  }
+
+  private void lead(Progress progress) {
+    long told = 0;
+    for (int idle = 0; told < blocks; ) {
+      idle = step() ? 0 : pause(idle);
+      if (failure.get() instanceof RuntimeException e) {
+        throw e;
+      } else if (failure.get() instanceof Error e) {
+        throw e;
+      }
+      long finished = finished();
+      if (finished > told) {
+        told = finished;
+        if (!progress.at(Math.min(1, (double) finished * blockSize / frames))) {
+          throw new PrintCancelled();
+        }
+      }
+    }
+  }
+
+  private void help() {
+    for (int idle = 0; !stopped; ) {
+      idle = step() ? 0 : pause(idle);
+    }
+  }
+
+  /**
+   * Computes one block of one stage, if one is ready. The last come first: what is nearest to a
+   * file lets all before it go on, and what it reads was written a moment ago.
+   */
+  private boolean step() {
+    for (int i = stages.length - 1; i >= 0; i--) {
+      Stage stage = stages[i];
+      if (!isReady(stage) || !stage.claim()) {
+        continue;
+      }
+      try {
+        // Asked again: another thread may have computed that block before this one claimed it.
+        if (isReady(stage)) {
+          stage.process(blockSize, frames);
+          return true;
+        }
+      } catch (RuntimeException | Error e) {
+        failure.compareAndSet(null, e);
+        stopped = true;
+      } finally {
+        stage.release();
+      }
+    }
+    return false;
+  }
+
+  private boolean isReady(Stage stage) {
+    return !stopped && stage.done() < blocks && stage.isReady();
+  }
+
+  /** Blocks that every file has. */
+  private long finished() {
+    long least = blocks;
+    for (Stage stage : last) {
+      least = Math.min(least, stage.done());
+    }
+    return least;
+  }
+
+  private static int pause(int idle) {
+    if (idle < SPINS) {
+      Thread.onSpinWait();
+    } else {
+      LockSupport.parkNanos(NAP_NANOS);
+    }
+    return idle + 1;
+  }
+
+  private static void join(Thread helper) {
+    boolean interrupted = false;
+    while (helper.isAlive()) {
+      try {
+        helper.join();
+      } catch (InterruptedException e) {
+        interrupted = true;
+      }
+    }
+    if (interrupted) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

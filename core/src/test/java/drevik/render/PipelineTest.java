@@ -1,0 +1,115 @@
+package drevik.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PipelineTest {
+  private static final int BLOCK = 10;
+  private static final long FRAMES = 1_995;
+
+  /** Writes the number of the block, after looking whether all that it reads is at that block. */
+  private static final class Counting {
+    private final List<Counting> sources = new ArrayList<>();
+    private final Stage stage = new Stage(this::process);
+    private final AtomicInteger atOnce = new AtomicInteger();
+    private final Set<String> faults;
+    private volatile long wrote = -1;
+
+    Counting(Set<String> faults) {
+      this.faults = faults;
+    }
+
+    void reads(Counting source) {
+      sources.add(source);
+      stage.after(source.stage);
+    }
+
+    private void process(long at, int frames) {
+      long block = at / BLOCK;
+      if (atOnce.incrementAndGet() > 1) {
+        faults.add("two threads at one stage");
+      }
+      if (block != wrote + 1 || frames != Math.min(BLOCK, FRAMES - at)) {
+        faults.add("block " + block + " after " + wrote + ", " + frames + " frames");
+      }
+      for (Counting source : sources) {
+        if (source.wrote != block) {
+          faults.add("block " + block + " reads block " + source.wrote);
+        }
+      }
+      wrote = block;
+      atOnce.decrementAndGet();
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 2, 3, 8})
+  void everyStageReadsTheBlockThatItIsAt(int threads) {
+    Random random = new Random(threads);
+    Set<String> faults = ConcurrentHashMap.newKeySet();
+    List<Counting> all = new ArrayList<>();
+    for (int i = 0; i < 60; i++) {
+      Counting next = new Counting(faults);
+      for (int k = 0; i > 10 && k < 3; k++) {
+        next.reads(all.get(random.nextInt(i)));
+      }
+      all.add(next);
+    }
+    List<Double> told = new ArrayList<>();
+    pipeline(all).run(threads, told::add);
+    assertThat(faults).isEmpty();
+    assertThat(all).allMatch(one -> one.wrote == (FRAMES - 1) / BLOCK);
+    assertThat(told).isSorted().endsWith(1.0);
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 4})
+  void whatFailsOnAnyThreadEndsTheRunAndIsThrown(int threads) {
+    Counting first = new Counting(ConcurrentHashMap.newKeySet());
+    AtomicInteger calls = new AtomicInteger();
+    Stage failing =
+        new Stage(
+            (at, frames) -> {
+              if (calls.incrementAndGet() == 50) {
+                throw new IllegalStateException("no more disk");
+              }
+            });
+    failing.after(first.stage);
+    Pipeline pipeline = new Pipeline(List.of(first.stage, failing), BLOCK, FRAMES);
+    assertThatThrownBy(() -> pipeline.run(threads, Progress.NONE)).hasMessage("no more disk");
+    assertThat(calls).hasValue(50);
+    assertThat(printThreads()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 4})
+  void aRunThatIsCancelledLeavesNoThreadBehind(int threads) {
+    Counting only = new Counting(ConcurrentHashMap.newKeySet());
+    Pipeline pipeline = pipeline(List.of(only));
+    assertThatThrownBy(() -> pipeline.run(threads, share -> share < 0.5))
+        .isInstanceOf(PrintCancelled.class);
+    assertThat(only.wrote).isBetween(90L, (FRAMES - 1) / BLOCK);
+    assertThat(printThreads()).isEmpty();
+  }
+
+  private static Pipeline pipeline(List<Counting> stages) {
+    return new Pipeline(stages.stream().map(one -> one.stage).toList(), BLOCK, FRAMES);
+  }
+
+  private static Set<String> printThreads() {
+    return Thread.getAllStackTraces().keySet().stream()
+        .map(Thread::getName)
+        .filter(name -> name.startsWith("print-"))
+        .collect(Collectors.toSet());
+  }
+}
