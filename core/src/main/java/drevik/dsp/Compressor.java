@@ -9,7 +9,7 @@ import java.util.List;
  * to.
  */
 public final class Compressor implements ProcessorType {
-  private static final double FLOOR_DB = -120;
+  private static final double NEPERS_PER_DB = Math.log(10) / 20;
 
   @Override
   public String id() {
@@ -62,6 +62,10 @@ public final class Compressor implements ProcessorType {
     private final double attack;
     private final double release;
     private final double makeUpDb;
+
+    /** Magnitude below which the curve leaves everything as it is. */
+    private final double kneeBegins;
+
     private double held;
     private double smoothed;
 
@@ -72,6 +76,13 @@ public final class Compressor implements ProcessorType {
       attack = Math.exp(-1000 / (settings.get("attack") * sampleRate));
       release = Math.exp(-1000 / (settings.get("release") * sampleRate));
       makeUpDb = settings.get("make-up");
+      kneeBegins = Math.exp((threshold - knee / 2) * NEPERS_PER_DB);
+    }
+
+    /** By how many dB a magnitude is to be turned down. */
+    private double reduction(float peak) {
+      double levelDb = Math.log(peak) / NEPERS_PER_DB;
+      return levelDb - curve(levelDb, threshold, ratio, knee);
     }
 
     @Override
@@ -82,12 +93,11 @@ public final class Compressor implements ProcessorType {
         for (float[] channel : listen) {
           peak = Math.max(peak, Math.abs(channel[i]));
         }
-        double levelDb = peak > 1e-6f ? 20 * Math.log10(peak) : FLOOR_DB;
-        double over = levelDb - curve(levelDb, threshold, ratio, knee);
+        double over = peak > kneeBegins ? reduction(peak) : 0;
         // Formula 17: the peak is held and released first, then smoothed by the attack.
         held = Denormals.flush(Math.max(over, release * held + (1 - release) * over));
         smoothed = Denormals.flush(attack * smoothed + (1 - attack) * held);
-        float gain = (float) Math.pow(10, (makeUpDb - smoothed) / 20);
+        float gain = (float) Math.exp((makeUpDb - smoothed) * NEPERS_PER_DB);
         for (float[] channel : audio) {
           channel[i] *= gain;
         }

@@ -1,5 +1,6 @@
 package drevik.dsp;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -37,21 +38,24 @@ public final class Limiter implements ProcessorType {
   }
 
   private static final class Running implements Processor {
-    private static final int HALF = Oversampler.TAPS / 2;
     // The average runs in whole numbers, so that adding and taking away never drifts.
     private static final double QUANTA = 1L << 40;
 
-    private final float[][] phases;
+    private final PeakScan scan;
     private final int lookAhead;
     private final double ceiling;
     private final float drive;
     private final double release;
-    private final float[][] history;
+    private final float[][] tail;
     private final float[][] delay;
     private final double[] minimum;
     private final long[] minimumAt;
     private final long[] averaged;
     private final int latency;
+    private final double averageOfSum;
+    private float[] peaks = new float[0];
+    private int delayAt;
+    private int averagedAt;
     private int minimumHead;
     private int minimumTail;
     private long time;
@@ -61,19 +65,20 @@ public final class Limiter implements ProcessorType {
 
     Running(Settings settings, Surroundings surroundings) {
       int rate = surroundings.sampleRate();
-      phases = Oversampler.phases(rate);
+      scan = new PeakScan(rate);
       lookAhead = (int) Math.max(1, Math.round(settings.get("look-ahead") * rate / 1000));
       ceiling = Math.pow(10, (settings.get("ceiling") - MARGIN_DB) / 20);
       drive = (float) Math.pow(10, settings.get("drive") / 20);
       release = Math.exp(-1000 / (settings.get("release") * rate));
-      latency = lookAhead + HALF;
-      history = new float[surroundings.channels()][Oversampler.TAPS];
+      latency = lookAhead + PeakScan.DELAY;
+      tail = new float[surroundings.channels()][PeakScan.HISTORY];
       delay = new float[surroundings.channels()][latency];
       minimum = new double[lookAhead + 2];
       minimumAt = new long[lookAhead + 2];
       averaged = new long[lookAhead + 1];
-      java.util.Arrays.fill(averaged, (long) QUANTA);
+      Arrays.fill(averaged, (long) QUANTA);
       sum = (long) QUANTA * averaged.length;
+      averageOfSum = 1 / (QUANTA * averaged.length);
     }
 
     @Override
@@ -83,36 +88,36 @@ public final class Limiter implements ProcessorType {
 
     @Override
     public void process(float[][] audio, float[][] key, int frames) {
+      findPeaks(audio, frames);
       for (int i = 0; i < frames; i++) {
-        double peak = 0;
+        float gain = (float) gainFor(peaks[i]);
         for (int channel = 0; channel < audio.length; channel++) {
-          audio[channel][i] *= drive;
-          peak = Math.max(peak, push(history[channel], audio[channel][i]));
-        }
-        float gain = (float) gainFor(peak);
-        int at = (int) (time % latency);
-        for (int channel = 0; channel < audio.length; channel++) {
-          float out = delay[channel][at];
-          delay[channel][at] = audio[channel][i];
+          float out = delay[channel][delayAt];
+          delay[channel][delayAt] = audio[channel][i];
           audio[channel][i] = out * gain;
         }
+        delayAt = next(delayAt, latency);
         time++;
       }
     }
 
-    /** Takes a sample in; gives the true peak around the sample HALF frames ago. */
-    private double push(float[] x, float sample) {
-      System.arraycopy(x, 1, x, 0, x.length - 1);
-      x[x.length - 1] = sample;
-      double peak = Math.abs(x[HALF - 1]);
-      for (float[] phase : phases) {
-        double sum = 0;
-        for (int k = 0; k < x.length; k++) {
-          sum += phase[k] * x[k];
-        }
-        peak = Math.max(peak, Math.abs(sum));
+    /** Only what exceeds the ceiling has to be known exactly; all else needs no gain. */
+    private void findPeaks(float[][] audio, int frames) {
+      if (peaks.length < frames) {
+        peaks = new float[frames];
       }
-      return peak;
+      Arrays.fill(peaks, 0, frames, 0);
+      for (int channel = 0; channel < audio.length; channel++) {
+        for (int i = 0; i < frames; i++) {
+          audio[channel][i] *= drive;
+        }
+        scan.take(tail[channel], audio[channel], 0, frames);
+        scan.raise(peaks, ceiling);
+      }
+    }
+
+    private static int next(int at, int length) {
+      return at + 1 == length ? 0 : at + 1;
     }
 
     private double gainFor(double peak) {
@@ -122,26 +127,29 @@ public final class Limiter implements ProcessorType {
       double needed = around > ceiling ? ceiling / around : 1;
       double held = slidingMinimum(needed);
       released = Math.min(held, 1 - release * (1 - released));
-      int at = (int) (time % averaged.length);
       long now = (long) (released * QUANTA);
-      sum += now - averaged[at];
-      averaged[at] = now;
-      return sum / QUANTA / averaged.length;
+      sum += now - averaged[averagedAt];
+      averaged[averagedAt] = now;
+      averagedAt = next(averagedAt, averaged.length);
+      return sum * averageOfSum;
     }
 
     /** Smallest of the last lookAhead + 1 values, by a queue of falling candidates. */
     private double slidingMinimum(double value) {
-      int size = minimum.length;
       while (minimumHead != minimumTail && minimumAt[minimumHead] < time - lookAhead) {
-        minimumHead = (minimumHead + 1) % size;
+        minimumHead = next(minimumHead, minimum.length);
       }
-      while (minimumHead != minimumTail && minimum[(minimumTail + size - 1) % size] >= value) {
-        minimumTail = (minimumTail + size - 1) % size;
+      while (minimumHead != minimumTail && minimum[previous(minimumTail)] >= value) {
+        minimumTail = previous(minimumTail);
       }
       minimum[minimumTail] = value;
       minimumAt[minimumTail] = time;
-      minimumTail = (minimumTail + 1) % size;
+      minimumTail = next(minimumTail, minimum.length);
       return minimum[minimumHead];
+    }
+
+    private int previous(int at) {
+      return at == 0 ? minimum.length - 1 : at - 1;
     }
   }
 }
