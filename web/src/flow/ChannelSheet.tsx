@@ -28,7 +28,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <dt>Tempo</dt>
           <dd className="text-ink">{view.document.tempo} bpm</dd>
           <dt>Pan law</dt>
-          <dd className="text-ink">{view.document.panLaw}</dd>
+          <dd className="text-ink">{view.document.panLaw.replace("-", "−")}</dd>
         </dl>
         <p className="mt-4">{view.document.description}</p>
       </aside>

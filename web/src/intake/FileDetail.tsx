@@ -18,7 +18,7 @@ export function FileDetail({ delivery, file }: Props) {
       <div className="min-w-0">
         <h2 className="font-semibold break-words">{file.name}</h2>
         <ul className="mt-1 text-ink-2">
-          {file.because.map((reason) => (
+          {(file.fault ? [file.fault] : file.because).map((reason) => (
             <li key={reason}>{reason}</li>
           ))}
           {file.place && <li>{goesTo(file.place)}</li>}

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
@@ -174,6 +174,21 @@ describe("the intake", () => {
     await open();
     await userEvent.keyboard("k");
     expect(screen.queryByRole("dialog")).toBeNull();
+  });
+
+  it("says why a file was refused where it says all that is known of it", async () => {
+    await open();
+    const pane = screen.getByRole("region", { name: "The chosen file" });
+    expect(within(pane).getByText("This is no audio file.")).toBeTruthy();
+  });
+
+  it("says what is wrong with a file before it says why it asks", async () => {
+    const [kick] = delivery.files;
+    const audio = kick?.audio && { ...kick.audio, notes: ["cut short"] };
+    const files = [file("kick", { audio, doubtful: true, because: ["no word says a category"] })];
+    answers.set("GET /api/deliveries/d1", { ...delivery, files });
+    show(<IntakePlace view={session} />);
+    expect(await screen.findByText("cut short; no word says a category")).toBeTruthy();
   });
 
   it("seats all that has a place, by key", async () => {

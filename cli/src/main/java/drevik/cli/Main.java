@@ -8,6 +8,7 @@ import drevik.codec.Documents;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 
@@ -21,6 +22,9 @@ public final class Main {
   private static final int WRONG_USE = 2;
 
   private static final class Help {
+    /** Asked for anywhere, as people write it behind a command too. */
+    private static final List<String> WORDS = List.of("--help", "-h");
+
     @Parameter(
         names = {"--help", "-h"},
         help = true,
@@ -69,7 +73,8 @@ public final class Main {
     commands.forEach(builder::addCommand);
     JCommander parser = builder.build();
     try {
-      parser.parse(args);
+      boolean asksForHelp = List.of(args).stream().anyMatch(Help.WORDS::contains);
+      parser.parse(asksForHelp ? new String[] {"--help"} : args);
       if (help.asked) {
         drevik.cli.Output.print(usage(parser));
         return FINE;

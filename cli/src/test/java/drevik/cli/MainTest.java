@@ -237,6 +237,8 @@ class MainTest {
   @Test
   void helpIsNoError() {
     assertThat(Main.run("--help")).isZero();
+    assertThat(Main.run("seat", "--help")).isZero();
+    assertThat(Main.run("print", "-h")).isZero();
     assertThat(said.toString(StandardCharsets.UTF_8)).contains("sort", "inspect", "print", "demo");
   }
 

@@ -11,6 +11,8 @@ import java.util.OptionalLong;
  * @param frames whole frames that are really there
  * @param timeReference samples since midnight from {@code bext}, if the file has that chunk
  * @param shortened the header promised more frames than the file holds
+ * @param unspokenBytes bytes behind the audio that belong to no chunk: of a file beyond 4 GiB whose
+ *     32-bit size went round, most of the audio
  */
 public record WavHeader(
     String container,
@@ -20,7 +22,8 @@ public record WavHeader(
     long dataOffset,
     long frames,
     OptionalLong timeReference,
-    boolean shortened) {
+    boolean shortened,
+    long unspokenBytes) {
 
   public int channels() {
     return layout.channels();

@@ -70,6 +70,9 @@ final class WavHeaderParser {
     for (int n = 0; at + 8 <= length && n < MOST_CHUNKS; n++) {
       ByteBuffer head = read(at, 8);
       String id = fourCharacters(head);
+      if (!id.chars().allMatch(c -> c >= ' ' && c <= '~')) {
+        break;
+      }
       long size = Integer.toUnsignedLong(head.getInt());
       long body = at + 8;
       switch (id) {
@@ -112,7 +115,9 @@ final class WavHeaderParser {
     if (dataOffset < 0) {
       throw new AudioException("has no audio data chunk; export it again");
     }
-    return header(container, format, dataOffset, dataSize, open, timeReference);
+    boolean dataIsWhole = at >= dataOffset + dataSize;
+    long unspoken = dataIsWhole ? Math.max(0, length - at) : 0;
+    return header(container, format, dataOffset, dataSize, open, timeReference, unspoken);
   }
 
   private WavHeader header(
@@ -121,7 +126,8 @@ final class WavHeaderParser {
       long dataOffset,
       long dataSize,
       boolean open,
-      OptionalLong timeReference) {
+      OptionalLong timeReference,
+      long unspokenBytes) {
     long there = Math.max(0, length - dataOffset);
     long bytes = dataSize < 0 ? there : Math.min(dataSize, there);
     int frameBytes = format.layout.channels() * format.samples.bytes();
@@ -133,7 +139,8 @@ final class WavHeaderParser {
         dataOffset,
         bytes / frameBytes,
         timeReference,
-        !open && dataSize > there);
+        !open && dataSize > there,
+        unspokenBytes);
   }
 
   /** Hands a chunk on; a damaged or huge one is passed over, since the audio does not need it. */

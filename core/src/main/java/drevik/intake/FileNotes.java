@@ -7,6 +7,9 @@ import java.util.Locale;
 
 /** What a person should know about a received file before it is used, in a few words each. */
 public final class FileNotes {
+  /** Bytes; less is what some programs leave behind, and no audio. */
+  private static final long MUCH_UNSPOKEN = 1 << 20;
+
   private FileNotes() {}
 
   /**
@@ -20,6 +23,12 @@ public final class FileNotes {
     }
     if (header.shortened()) {
       notes.add("cut short: it ends before its header says; what is there is used");
+    }
+    if (header.unspokenBytes() > MUCH_UNSPOKEN) {
+      notes.add(
+          number(
+              "%,d MB follow its audio that its header says nothing of; if it is too short, ask for it as RF64",
+              header.unspokenBytes() >> 20));
     }
     if (found.unusableSamples() > 0) {
       notes.add(

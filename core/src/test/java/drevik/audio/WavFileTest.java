@@ -121,6 +121,19 @@ class WavFileTest {
     try (WavReader reader = WavReader.open(file)) {
       assertThat(reader.header().shortened()).isTrue();
       assertThat(reader.header().frames()).isEqualTo(499);
+      assertThat(reader.header().unspokenBytes()).isZero();
+    }
+  }
+
+  @Test
+  void whatNoChunkSpeaksOfIsCounted() throws IOException {
+    Path file = write(SampleFormat.PCM_24, Layout.STEREO, noise(2, 1000));
+    byte[] audioWithoutEnd = new byte[3 << 20];
+    new java.util.Random(5).nextBytes(audioWithoutEnd);
+    Files.write(file, audioWithoutEnd, java.nio.file.StandardOpenOption.APPEND);
+    try (WavReader reader = WavReader.open(file)) {
+      assertThat(reader.header().frames()).isEqualTo(1000);
+      assertThat(reader.header().unspokenBytes()).isEqualTo(3 << 20);
     }
   }
 

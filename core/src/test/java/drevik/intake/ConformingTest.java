@@ -43,7 +43,8 @@ class ConformingTest {
             h.dataOffset(),
             h.frames(),
             OptionalLong.of(timeReference),
-            h.shortened()));
+            h.shortened(),
+            h.unspokenBytes()));
   }
 
   private static Conforming.Source file(

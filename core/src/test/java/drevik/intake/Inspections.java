@@ -22,7 +22,8 @@ final class Inspections {
             44,
             100L * sampleRate,
             OptionalLong.empty(),
-            false);
+            false,
+            0);
     return InspectionBuilder.builder()
         .header(header)
         .container("RIFF")

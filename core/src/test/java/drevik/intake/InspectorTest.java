@@ -9,6 +9,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -68,6 +69,18 @@ class InspectorTest {
     assertThat(found.integratedLufs()).isNull();
     assertThat(found.firstSoundSeconds()).isNull();
     assertThat(FileNotes.of(found, RATE)).containsExactly("silent all through");
+  }
+
+  @Test
+  void audioThatTheHeaderDoesNotSpeakOfIsSaid() throws IOException {
+    inspect(tone(0.4, 0, RATE, RATE));
+    Path file = folder.resolve("a.wav");
+    try (RandomAccessFile more = new RandomAccessFile(file.toFile(), "rw")) {
+      more.setLength(more.length() + (5L << 30));
+    }
+    assertThat(FileNotes.of(Inspector.inspect(file), RATE))
+        .containsExactly(
+            "5,120 MB follow its audio that its header says nothing of; if it is too short, ask for it as RF64");
   }
 
   @Test

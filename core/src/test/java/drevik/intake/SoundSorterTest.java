@@ -25,7 +25,8 @@ class SoundSorterTest {
             44,
             4_800_000,
             OptionalLong.empty(),
-            false);
+            false,
+            0);
     return PLAIN
         .withHeader(header)
         .withSides(new Sides(correlation, -10.0, 0.2, null))
