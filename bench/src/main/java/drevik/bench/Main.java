@@ -26,9 +26,9 @@ import java.util.Map;
  * command line; and the same job by the reference script, in the same run.
  *
  * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
- * for how long line check and coverage take; or {@code sort} and a list of labelled names; or
- * {@code edits} and the address of a started application, for how long an edit takes by way of HTTP
- * and in a browser.
+ * for how long line check and coverage take; or {@code song}, the script and a work folder, for how
+ * fast the demo song prints; or {@code sort} and a list of labelled names; or {@code edits} and the
+ * address of a started application, for how long an edit takes by way of HTTP and in a browser.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -56,9 +56,13 @@ public final class Main {
       InspectBench.run(Path.of(args[1]).toAbsolutePath(), Path.of(args[2]).toAbsolutePath());
       return;
     }
+    if (args.length == 3 && args[0].equals("song")) {
+      SongBench.run(Path.of(args[1]).toAbsolutePath(), Path.of(args[2]).toAbsolutePath());
+      return;
+    }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench edits URL | bench sort LIST | bench inspect DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench edits URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();
