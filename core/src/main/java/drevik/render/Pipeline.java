@@ -1,7 +1,10 @@
 package drevik.render;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicLongArray;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 
@@ -19,7 +22,12 @@ final class Pipeline {
   private static final long NAP_NANOS = 20_000;
 
   private final Stage[] stages;
+  private final int[][] neighbours;
   private final Stage[] last;
+
+  /** One bit a stage whose next block can be computed and that nobody has taken yet. */
+  private final AtomicLongArray ready;
+
   private final int blockSize;
   private final long frames;
   private final long blocks;
@@ -36,6 +44,14 @@ final class Pipeline {
     this.blockSize = blockSize;
     this.frames = frames;
     this.blocks = (frames + blockSize - 1) / blockSize;
+    Map<Stage, Integer> places = new IdentityHashMap<>();
+    stages.forEach(stage -> places.put(stage, places.size()));
+    this.neighbours =
+        stages.stream()
+            .map(stage -> stage.neighbours().stream().mapToInt(places::get).toArray())
+            .toArray(int[][]::new);
+    this.ready = new AtomicLongArray((stages.size() + Long.SIZE - 1) / Long.SIZE);
+    stages.stream().filter(Stage::isFirst).forEach(stage -> makeReady(places.get(stage)));
   }
 
   /**
@@ -84,34 +100,54 @@ final class Pipeline {
     }
   }
 
-  /**
-   * Computes one block of one stage, if one is ready. The last come first: what is nearest to a
-   * file lets all before it go on, and what it reads was written a moment ago.
-   */
+  /** Computes one block of one stage, if one is ready. */
   private boolean step() {
-    for (int i = stages.length - 1; i >= 0; i--) {
-      Stage stage = stages[i];
-      if (!isReady(stage) || !stage.claim()) {
-        continue;
-      }
-      try {
-        // Asked again: another thread may have computed that block before this one claimed it.
-        if (isReady(stage)) {
-          stage.process(blockSize, frames);
-          return true;
-        }
-      } catch (RuntimeException | Error e) {
-        failure.compareAndSet(null, e);
-        stopped = true;
-      } finally {
-        stage.release();
+    int place = stopped ? -1 : take();
+    if (place < 0) {
+      return false;
+    }
+    Stage stage = stages[place];
+    try {
+      stage.process(blockSize, frames);
+    } catch (RuntimeException | Error e) {
+      failure.compareAndSet(null, e);
+      stopped = true;
+      return false;
+    }
+    if (neighbours[place].length == 0 && stage.done() < blocks) {
+      makeReady(place);
+    }
+    for (int neighbour : neighbours[place]) {
+      if (stages[neighbour].hears() && stages[neighbour].done() < blocks) {
+        makeReady(neighbour);
       }
     }
-    return false;
+    return true;
   }
 
-  private boolean isReady(Stage stage) {
-    return !stopped && stage.done() < blocks && stage.isReady();
+  private void makeReady(int place) {
+    int word = place / Long.SIZE;
+    for (long bits = ready.get(word); ; bits = ready.get(word)) {
+      if (ready.compareAndSet(word, bits, bits | 1L << place)) {
+        return;
+      }
+    }
+  }
+
+  /**
+   * Takes a stage that is ready; −1 if none is. The last come first: what is nearest to a file lets
+   * all before it go on, and what it reads was written a moment ago.
+   */
+  private int take() {
+    for (int word = ready.length() - 1; word >= 0; word--) {
+      for (long bits = ready.get(word); bits != 0; bits = ready.get(word)) {
+        long highest = Long.highestOneBit(bits);
+        if (ready.compareAndSet(word, bits, bits & ~highest)) {
+          return word * Long.SIZE + Long.numberOfTrailingZeros(highest);
+        }
+      }
+    }
+    return -1;
   }
 
   /** Blocks that every file has. */

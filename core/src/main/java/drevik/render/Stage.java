@@ -2,11 +2,13 @@ package drevik.render;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 
 /**
- * Something that is computed block after block: a channel, a file, a null test. It knows what it
- * waits for, and how far it is; one thread at a time computes it.
+ * Something that is computed block after block: a channel, a file, a null test. Its next block can
+ * be computed when every source has written that block, and every reader is done with the one
+ * before, which would be overwritten. So between two of its own blocks each of these neighbours
+ * says exactly once that it is ready, and counting is all that has to be done.
  */
 final class Stage {
   /** The work of one block. */
@@ -19,9 +21,9 @@ final class Stage {
   }
 
   private final Work work;
-  private final List<Stage> sources = new ArrayList<>();
-  private final List<Stage> readers = new ArrayList<>();
-  private final AtomicBoolean claimed = new AtomicBoolean();
+  private final List<Stage> neighbours = new ArrayList<>();
+  private final AtomicInteger awaited = new AtomicInteger();
+  private boolean isRead;
   private volatile long done;
 
   Stage(Work work) {
@@ -30,45 +32,31 @@ final class Stage {
 
   /** This stage reads what {@code source} writes. */
   void after(Stage source) {
-    sources.add(source);
-    source.readers.add(this);
+    neighbours.add(source);
+    source.neighbours.add(this);
+    source.isRead = true;
+    // At the first block only sources are awaited: no reader has anything to lose.
+    awaited.incrementAndGet();
   }
 
+  /** True if no other stage reads this one. */
   boolean isLast() {
-    return readers.isEmpty();
+    return !isRead;
+  }
+
+  /** True if it needs nothing but itself for its first block. */
+  boolean isFirst() {
+    return awaited.get() == 0;
+  }
+
+  /** Sources and readers, which are to be told when a block is done. */
+  List<Stage> neighbours() {
+    return neighbours;
   }
 
   /** Blocks that are computed. */
   long done() {
     return done;
-  }
-
-  /**
-   * True if the next block can be computed: every source has written it, and every reader is done
-   * with the one before, which it would overwrite.
-   */
-  boolean isReady() {
-    long block = done;
-    for (int i = 0; i < sources.size(); i++) {
-      if (sources.get(i).done <= block) {
-        return false;
-      }
-    }
-    for (int i = 0; i < readers.size(); i++) {
-      if (readers.get(i).done < block) {
-        return false;
-      }
-    }
-    return true;
-  }
-
-  /** True if the caller may compute, until it says {@link #release}. */
-  boolean claim() {
-    return claimed.compareAndSet(false, true);
-  }
-
-  void release() {
-    claimed.set(false);
   }
 
   /** Computes the next block of those that {@code blockSize} cuts {@code frames} into. */
@@ -77,5 +65,11 @@ final class Stage {
     long at = block * blockSize;
     work.process(at, (int) Math.min(blockSize, frames - at));
     done = block + 1;
+    awaited.set(neighbours.size());
+  }
+
+  /** A neighbour is ready; true if it was the last that was awaited. */
+  boolean hears() {
+    return awaited.decrementAndGet() == 0;
   }
 }
