@@ -115,7 +115,7 @@ final class WavHeaderParser {
     if (dataOffset < 0) {
       throw new AudioException("has no audio data chunk; export it again");
     }
-    boolean dataIsWhole = at >= dataOffset + dataSize;
+    boolean dataIsWhole = dataSize >= 0 && dataSize <= at - dataOffset;
     long unspoken = dataIsWhole ? Math.max(0, length - at) : 0;
     return header(container, format, dataOffset, dataSize, open, timeReference, unspoken);
   }

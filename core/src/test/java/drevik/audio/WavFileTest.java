@@ -17,6 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class WavFileTest {
   @TempDir Path folder;
@@ -121,6 +122,23 @@ class WavFileTest {
     try (WavReader reader = WavReader.open(file)) {
       assertThat(reader.header().shortened()).isTrue();
       assertThat(reader.header().frames()).isEqualTo(499);
+      assertThat(reader.header().unspokenBytes()).isZero();
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {-5, Long.MAX_VALUE})
+  void nothingIsUnspokenWhereTheSizeItselfIsImpossible(long size) throws IOException {
+    Path file = folder.resolve("odd.wav");
+    ByteBuffer all = ByteBuffer.allocate(2 << 20).order(ByteOrder.LITTLE_ENDIAN);
+    id(all, "RF64").putInt(-1);
+    id(all, "WAVE");
+    id(all, "ds64").putInt(28).putLong(0).putLong(size).putLong(0).putInt(0);
+    id(all, "fmt ").putInt(16).putShort((short) 1).putShort((short) 1);
+    all.putInt(48_000).putInt(144_000).putShort((short) 3).putShort((short) 24);
+    id(all, "data").putInt(-1);
+    Files.write(file, all.array());
+    try (WavReader reader = WavReader.open(file)) {
       assertThat(reader.header().unspokenBytes()).isZero();
     }
   }
