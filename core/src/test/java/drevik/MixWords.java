@@ -17,8 +17,10 @@ import drevik.mix.Send;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** Builds a small Mix in a few words; names are ids. */
@@ -26,6 +28,7 @@ public final class MixWords {
   private final List<Channel> channels = new ArrayList<>();
   private final List<Output> outputs = new ArrayList<>();
   private final List<StemSet> stemSets = new ArrayList<>();
+  private final Set<String> ids = new HashSet<>();
   private CategoryMap map = CategoryMap.EMPTY;
 
   public static MixWords mix() {
@@ -34,8 +37,18 @@ public final class MixWords {
 
   public MixWords channel(
       ChannelKind kind, String name, Layout layout, String to, UnaryOperator<Channel> more) {
-    channels.add(more.apply(Channel.of(name, kind, name, layout, "unknown").withOutput(to)));
+    Channel channel = more.apply(Channel.of(name, kind, name, layout, "unknown").withOutput(to));
+    channels.add(
+        channel
+            .withSends(channel.sends().stream().map(s -> s.withId(own(name, s.id()))).toList())
+            .withChain(channel.chain().stream().map(i -> i.withId(own(name, i.id()))).toList())
+            .withClips(channel.clips().stream().map(c -> c.withId(own(name, c.id()))).toList()));
     return this;
+  }
+
+  /** An id that no other send, insert or clip has. */
+  private String own(String channel, String id) {
+    return ids.add(id) ? id : channel + "/" + id;
   }
 
   public MixWords seat(String name, String to) {

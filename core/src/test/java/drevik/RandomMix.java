@@ -1,14 +1,30 @@
 package drevik;
 
 import drevik.audio.Layout;
+import drevik.audio.PanLaw;
+import drevik.audio.SampleFormat;
+import drevik.category.CategoryMap;
+import drevik.category.CategoryRule;
+import drevik.mix.AudioRef;
+import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
 import drevik.mix.Control;
+import drevik.mix.Insert;
+import drevik.mix.JobKind;
+import drevik.mix.Marker;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Origin;
 import drevik.mix.Output;
+import drevik.mix.OutputKind;
 import drevik.mix.Send;
+import drevik.mix.Specification;
+import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 
 /** Small Mixes of any shape, the same for the same seed. */
@@ -38,7 +54,8 @@ public final class RandomMix {
           Tap tap = Tap.values()[random.nextInt(3)];
           boolean on = random.nextInt(6) > 0;
           double pan = random.nextDouble() * 2 - 1;
-          sends.add(new Send("to " + destination, List.of(destination), tap, level, pan, on));
+          sends.add(
+              new Send(name + " to " + destination, List.of(destination), tap, level, pan, on));
         }
       }
       // What an output taps must not be stowed: the first and the last bus.
@@ -74,5 +91,107 @@ public final class RandomMix {
     Control control =
         new Control("control", "Control", -4, List.of("bus 0", "seat " + (count - 1)));
     return mix.withOutputs(outputs).withControls(List.of(control));
+  }
+
+  /** The same with something in every field that a Mix and the things in it have. */
+  public static Mix full(long seed) {
+    Random random = new Random(~seed);
+    Mix plain = of(seed);
+    List<String> buses =
+        plain.channels().stream().filter(c -> !c.kind().holdsClips()).map(Channel::id).toList();
+    List<Channel> channels = new ArrayList<>();
+    for (Channel channel : plain.channels()) {
+      channels.add(filled(channel, buses.get(random.nextInt(buses.size())), random));
+    }
+    List<Output> outputs = new ArrayList<>();
+    for (Output output : plain.outputs()) {
+      outputs.add(
+          output
+              .withKind(any(random, OutputKind.values()))
+              .withFormat(any(random, SampleFormat.values()))
+              .withWithout(random.nextBoolean() ? List.of("narration", "dialogue") : List.of())
+              .withSpecification(random.nextBoolean() ? "spec" : null));
+    }
+    Specification specification =
+        new Specification(
+            "spec",
+            "House " + random.nextInt(9),
+            "clause " + random.nextInt(9),
+            -20.0 - random.nextInt(9),
+            random.nextBoolean() ? 1.0 : null,
+            -1.0 - random.nextInt(2),
+            random.nextBoolean() ? 48_000 : null,
+            any(random, SampleFormat.values()));
+    return plain
+        .withChannels(channels)
+        .withKind(any(random, MixKind.values()))
+        .withName("Mix " + random.nextInt(99))
+        .withDescription("described " + random.nextInt(9))
+        .withJob(any(random, JobKind.values()))
+        .withSampleRate(random.nextBoolean() ? 48_000 : 44_100)
+        .withTempo(60 + random.nextInt(99))
+        .withPanLaw(any(random, PanLaw.values()))
+        .withStartFrame(random.nextInt(99))
+        .withEndFrame(random.nextBoolean() ? 100L + random.nextInt(999) : null)
+        .withOrigin(random.nextBoolean() ? new Origin("origin", random.nextInt(9)) : null)
+        .withOutputs(outputs)
+        .withControls(
+            List.of(
+                new Control("c1", "C " + random.nextInt(9), -random.nextInt(9), buses),
+                new Control("c2", "D", -4, List.of("c1"), random.nextBoolean())))
+        .withStemSets(
+            List.of(
+                new StemSet(
+                    "set",
+                    "Stems " + random.nextInt(9),
+                    outputs.get(0).id(),
+                    random.nextBoolean() ? List.of(outputs.get(1).id()) : List.of())))
+        .withMarkers(List.of(new Marker("m", "Verse " + random.nextInt(9), random.nextInt(999))))
+        .withSpecifications(List.of(specification))
+        .withCategoryMap(
+            CategoryMap.EMPTY
+                .with("drums", new CategoryRule(buses.get(0), any(random, "bass", "keys", null)))
+                .with(any(random, "vocals", "keys"), new CategoryRule(null, "drums")));
+  }
+
+  private static Channel filled(Channel channel, String bus, Random random) {
+    Insert insert =
+        new Insert(
+            channel.id() + "/compressor",
+            "compressor",
+            random.nextBoolean(),
+            random.nextBoolean(),
+            Map.of("threshold", -20.0 - random.nextInt(9), any(random, "ratio", "attack"), 4.0),
+            null);
+    AudioRef audio = new AudioRef("", "take " + random.nextInt(9) + ".wav");
+    Clip clip =
+        new Clip(
+            "clip-" + channel.id(),
+            audio,
+            random.nextInt(9),
+            random.nextInt(9),
+            100 + random.nextInt(9),
+            -random.nextInt(9),
+            random.nextBoolean(),
+            random.nextInt(9),
+            random.nextInt(9),
+            List.of(any(random, "file 1", "file 2")));
+    return channel
+        .withSends(
+            channel.sends().stream()
+                .map(send -> send.withId(channel.id() + "/" + send.id()))
+                .toList())
+        .withColour(any(random, "drums", "bass", null))
+        .withGroup(random.nextBoolean() ? bus : null)
+        .withPerson(any(random, "Ada", "Bo", null))
+        .withCategory(any(random, "drums/kick", "vocals/lead", "unknown"))
+        .withComment(any(random, "", "late"))
+        .withChain(random.nextBoolean() ? List.of(insert) : List.of())
+        .withClips(channel.kind().holdsClips() && random.nextBoolean() ? List.of(clip) : List.of());
+  }
+
+  @SafeVarargs
+  private static <T> T any(Random random, T... values) {
+    return values[random.nextInt(values.length)];
   }
 }

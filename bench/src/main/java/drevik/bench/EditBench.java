@@ -94,9 +94,10 @@ final class EditBench {
     long bytes = 0;
     for (int i = -WARM_UP; i < EDITS; i++) {
       String edit =
-          "{\"edit\":\"set-level\",\"channels\":[\"seat-%d\"],\"field\":\"fader\",\"value\":%d}"
+          "{\"edit\":\"set-channels\",\"channels\":[\"seat-%d\"],\"set\":{\"faderDb\":%d}}"
               .formatted((i + WARM_UP) % 50, -1 - (i + WARM_UP) % 40);
-      String request = "{\"basedOn\":%d,\"edit\":%s}".formatted(i + WARM_UP + 1, edit);
+      String request =
+          "{\"id\":\"bench-%1$d\",\"basedOn\":%1$d,\"edit\":%2$s}".formatted(i + WARM_UP + 1, edit);
       long began = System.nanoTime();
       String answer = post("/api/mixes/" + id + "/edits", request);
       if (i >= 0) {

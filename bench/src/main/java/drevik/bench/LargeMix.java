@@ -35,7 +35,7 @@ final class LargeMix {
       List<Send> sends = new ArrayList<>();
       for (int k = 0; k < (i % 5 < 3 ? MOST_SENDS : MOST_SENDS - 1); k++) {
         String to = "return-" + (i + k) % returns;
-        sends.add(new Send(id + ">" + to, List.of(to), Tap.POST_FADER, -20, 0, true));
+        sends.add(new Send(id + "/" + to, List.of(to), Tap.POST_FADER, -20, 0, true));
       }
       channels.add(
           Channel.of(id, ChannelKind.SEAT, "Seat " + i, Layout.MONO, "drums/kick")
@@ -48,12 +48,12 @@ final class LargeMix {
     for (int i = 0; i < groups; i++) {
       channels.add(bus("group-" + i, "Group " + i, "mix"));
     }
-    Insert reverb = new Insert("r", "reverberation", true, false, Map.of(), null);
     for (int i = 0; i < returns; i++) {
       channels.add(
           Channel.of("return-" + i, ChannelKind.RETURN, "Return " + i, Layout.STEREO, "unknown")
               .withOutput("group-" + i % groups)
-              .withChain(List.of(reverb)));
+              .withChain(
+                  List.of(new Insert("r" + i, "reverberation", true, false, Map.of(), null))));
     }
     channels.add(bus("mix", "Mix", null));
     outputs.add(output("mix", OutputKind.MIX));

@@ -142,7 +142,7 @@ public final class Main {
       Clip clip = new Clip("clip" + i, audio, 0, 0, (long) RATE * SECONDS, 0);
       channels.add(
           Channel.of("t" + i, ChannelKind.SEAT, "Track " + i, Layout.MONO, "unknown")
-              .withChain(List.of(equaliser))
+              .withChain(List.of(equaliser.withId("eq" + i)))
               .withPan(-0.2)
               .withClips(List.of(clip))
               .withOutput("g" + ((i - 1) / (TRACKS / GROUPS) + 1)));

@@ -22,7 +22,7 @@ final class SongBench {
     if (!Files.exists(session)) {
       Main.run(List.of(drevik.toString(), "demo", folder.toString()), folder);
     }
-    Mix mix = Documents.readMix(Files.readString(session));
+    Mix mix = Documents.readForeign(Files.readString(session));
     String out = folder.resolve("printed").toString();
     List<String> print = List.of(drevik.toString(), "print", session.toString(), "--out", out);
     double best = Double.MAX_VALUE;

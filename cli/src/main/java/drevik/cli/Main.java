@@ -50,7 +50,7 @@ public final class Main {
 
   /** Reads the smallest sound document. */
   static Mix readOnce() {
-    return Documents.readMix(
+    return Documents.readForeign(
         """
         {"version": %d, "kind": "session", "name": "Ready", "job": "mix", "sampleRate": 48000,
          "tempo": 120, "panLaw": "-3 dB", "startFrame": 0, "channels": []}

@@ -18,7 +18,7 @@ final class MixFile {
    */
   static Mix read(Path file) {
     try {
-      return Documents.readMix(Files.readString(file));
+      return Documents.readForeign(Files.readString(file));
     } catch (IOException e) {
       throw new Refused("“" + file + "” cannot be read: " + e);
     }

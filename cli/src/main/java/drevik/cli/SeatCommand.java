@@ -3,12 +3,12 @@ package drevik.cli;
 import com.beust.jcommander.Parameter;
 import com.beust.jcommander.Parameters;
 import com.beust.jcommander.converters.PathConverter;
+import drevik.category.Sorting;
 import drevik.codec.Documents;
 import drevik.intake.ConformStep;
-import drevik.intake.DeliveredFile;
+import drevik.intake.Delivery;
 import drevik.intake.FolderDelivery;
 import drevik.intake.SeatingPlan;
-import drevik.intake.SeatingPlanner;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
@@ -16,10 +16,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.Callable;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -64,43 +61,40 @@ final class SeatCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     Mix empty = MixFile.read(template).withKind(MixKind.SESSION);
     Path folder = out.toAbsolutePath().getParent();
-    List<FolderDelivery.Taken> taken =
-        FolderDelivery.take(delivery, folder.resolve("audio"), empty);
-    List<DeliveredFile> usable =
-        taken.stream().map(FolderDelivery.Taken::file).filter(file -> file != null).toList();
-    SeatingPlan plan = SeatingPlanner.plan(empty, usable);
-    Map<String, SeatingPlan.Place> places =
-        plan.places().stream()
-            .collect(Collectors.toMap(SeatingPlan.Place::file, Function.identity()));
     String name = String.valueOf(delivery.toAbsolutePath().normalize().getFileName());
-    Mix session = plan.toEdit(name).applyTo(empty.withName(name));
+    FolderDelivery read = FolderDelivery.read(delivery, name, empty);
+    Mix session = read.seating(folder.resolve("audio")).applyTo(empty.withName(name));
     Path beside = out.resolveSibling(out.getFileName() + ".part");
     Files.writeString(beside, Documents.writeMix(session));
     Files.move(beside, out, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-    for (FolderDelivery.Taken file : taken) {
+    Delivery taken = read.delivery();
+    for (Delivery.Item file : taken.items()) {
       Object line =
-          file.fault() != null
-              ? new Broken(file.name(), file.fault())
-              : line(file, places.get(file.id()), session);
+          file.fault() != null ? new Broken(file.name(), file.fault()) : line(taken, file, session);
       Output.print(Output.line(line));
     }
-    plan.stow().forEach(seat -> Output.print(Output.line(new Stowed("stowed", seat.name()))));
-    return taken.stream().allMatch(file -> file.fault() == null) ? 0 : 1;
+    taken
+        .plan()
+        .stow()
+        .forEach(seat -> Output.print(Output.line(new Stowed("stowed", seat.name()))));
+    return taken.items().stream().allMatch(file -> file.fault() == null) ? 0 : 1;
   }
 
-  private static Line line(FolderDelivery.Taken file, SeatingPlan.Place place, Mix session) {
+  private static Line line(Delivery taken, Delivery.Item file, Mix session) {
+    SeatingPlan.Place place = taken.places().get(file.id());
+    Sorting sorting = taken.sorting(file.id());
     String destination =
         place.destination() == null
             ? null
             : session.channel(place.destination()).map(Channel::name).orElse(null);
     return new Line(
         file.name(),
-        file.sorting().category(),
-        file.sorting().confidence(),
+        sorting.category(),
+        sorting.confidence(),
         place.act().toString(),
         place.seatName(),
         destination,
         place.because(),
-        file.steps().stream().map(ConformStep::says).toList());
+        taken.steps(file.id()).stream().map(ConformStep::says).toList());
   }
 }

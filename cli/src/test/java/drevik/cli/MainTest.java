@@ -180,7 +180,7 @@ class MainTest {
     Path sound = session();
     assertThat(Main.run("check", sound.toString())).isZero();
     assertThat(said.toString(StandardCharsets.UTF_8)).isEmpty();
-    Mix mix = Documents.readMix(Files.readString(sound));
+    Mix mix = Documents.readForeign(Files.readString(sound));
     Mix broken = mix.mapChannels(c -> c.id().equals("kick") ? c.withName("mix") : c);
     Path file = Files.writeString(folder.resolve("broken.json"), Documents.writeMix(broken));
     assertThat(Main.run("check", file.toString())).isEqualTo(1);
@@ -276,7 +276,7 @@ class MainTest {
     assertThat(kick.path("act").asString()).isEqualTo("takes");
     assertThat(kick.path("destination").asString()).isEqualTo("Mix");
     assertThat(lines().get(2).toString()).isEqualTo("{\"act\":\"stowed\",\"seat\":\"Piano\"}");
-    Mix seated = Documents.readMix(Files.readString(session));
+    Mix seated = Documents.readForeign(Files.readString(session));
     assertThat(seated.channelsById().get("kick").clips()).hasSize(1);
     assertThat(session.resolveSibling("audio").resolve("Kick.wav")).exists();
   }

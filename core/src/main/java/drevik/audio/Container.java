@@ -42,7 +42,7 @@ public enum Container {
     try (InputStream in = Files.newInputStream(file)) {
       return of(String.valueOf(file.getFileName()), in.readNBytes(START_BYTES));
     } catch (IOException e) {
-      throw new AudioException("“" + file.getFileName() + "” cannot be read: " + e, e);
+      throw AudioException.of(file, "cannot be read: " + e, e);
     }
   }
 
@@ -54,11 +54,10 @@ public enum Container {
   public static Container of(String name, byte[] start) {
     String text = new String(start, StandardCharsets.ISO_8859_1);
     if (text.isEmpty()) {
-      throw new AudioException("“" + name + "” is empty (0 bytes); ask for it to be sent again");
+      throw AudioException.of(name, "is empty (0 bytes); ask for it to be sent again");
     }
     if (text.length() < START_BYTES) {
-      throw new AudioException(
-          "“" + name + "” is too short to be audio (" + text.length() + " bytes)");
+      throw AudioException.of(name, "is too short to be audio (" + text.length() + " bytes)");
     }
     String id = text.substring(0, 4);
     String form = text.substring(8, 12);
@@ -102,10 +101,9 @@ public enum Container {
   }
 
   private static AudioException none(String name) {
-    return new AudioException(
-        "“"
-            + name
-            + "” is no audio file that Drevik reads (WAV, AIFF, FLAC, CAF, W64, Ogg, MP3, M4A);"
+    return AudioException.of(
+        name,
+        "is no audio file that Drevik reads (WAV, AIFF, FLAC, CAF, W64, Ogg, MP3, M4A);"
             + " export it as WAV");
   }
 

@@ -58,12 +58,11 @@ final class Ffmpeg {
     try {
       said = outputOf(command);
     } catch (Failure e) {
-      throw new AudioException("“" + file.getFileName() + "” could not be read: " + e.getMessage());
+      throw AudioException.of(file, "could not be read: " + e.getMessage(), e);
     }
     String codec = valueOf(said, "codec_name");
     if (codec.isEmpty()) {
-      throw new AudioException(
-          "“" + file.getFileName() + "” has no audio in it; ask for it to be sent again");
+      throw AudioException.of(file, "has no audio in it; ask for it to be sent again", null);
     }
     int bits = Math.max(number(said, "bits_per_raw_sample"), number(said, "bits_per_sample"));
     return new Stream(codec, bits);
@@ -161,6 +160,6 @@ final class Ffmpeg {
     } catch (IOException ignored) {
       // The failure itself is what the caller needs to know.
     }
-    return new AudioException("“" + from.getFileName() + "” could not be " + doing + ": " + why);
+    return AudioException.of(from, "could not be " + doing + ": " + why, null);
   }
 }

@@ -51,12 +51,8 @@ public final class WavReader implements Closeable {
       return new WavReader(file, new WavHeaderParser(file));
     } catch (IOException | AudioException e) {
       close(file);
-      String name = String.valueOf(path.getFileName());
-      throw new AudioException(
-          e instanceof AudioException
-              ? "“" + name + "” " + e.getMessage()
-              : "“" + name + "” cannot be read: " + e,
-          e);
+      throw AudioException.of(
+          path, e instanceof AudioException ? e.getMessage() : "cannot be read: " + e, e);
     }
   }
 

@@ -71,8 +71,7 @@ public final class WavWriter implements Closeable {
       file.position(HEADER_SIZE);
       return writer;
     } catch (IOException e) {
-      throw new AudioException(
-          "“" + path.getFileName() + "” cannot be written: " + e.getMessage(), e);
+      throw AudioException.of(path, "cannot be written: " + e.getMessage(), e);
     }
   }
 

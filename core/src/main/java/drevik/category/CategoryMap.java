@@ -1,10 +1,12 @@
 package drevik.category;
 
+import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 
 /**
@@ -54,14 +56,22 @@ public record CategoryMap(Map<String, CategoryRule> rules) {
     return new CategoryMap(changed);
   }
 
-  /** The map without destinations that no longer exist. */
-  public CategoryMap withoutDestinations(Set<String> gone) {
-    Map<String, CategoryRule> kept = new LinkedHashMap<>();
+  /** What is said of each category, in the order of the tree. */
+  public List<MapEntry> entries() {
+    List<MapEntry> entries = new ArrayList<>();
     rules.forEach(
-        (category, rule) ->
-            kept.put(
-                category,
-                gone.contains(rule.destination()) ? new CategoryRule(null, rule.colour()) : rule));
-    return new CategoryMap(kept);
+        (category, rule) -> entries.add(new MapEntry(category, rule.destination(), rule.colour())));
+    entries.sort(
+        Comparator.comparingInt((MapEntry entry) -> CategoryTree.orderOf(entry.category()))
+            .thenComparing(MapEntry::category));
+    return entries;
+  }
+
+  public static CategoryMap of(List<MapEntry> entries) {
+    Map<String, CategoryRule> rules = new LinkedHashMap<>();
+    entries.forEach(
+        entry ->
+            rules.put(entry.category(), new CategoryRule(entry.destination(), entry.colour())));
+    return new CategoryMap(rules);
   }
 }

@@ -8,4 +8,7 @@ import org.jspecify.annotations.Nullable;
  * @param destination a channel's id
  * @param colour a colour family's id
  */
-public record CategoryRule(@Nullable String destination, @Nullable String colour) {}
+public record CategoryRule(@Nullable String destination, @Nullable String colour) {
+  /** Everything is left to the parent. */
+  public static final CategoryRule NOTHING = new CategoryRule(null, null);
+}

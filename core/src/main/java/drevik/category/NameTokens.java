@@ -50,7 +50,7 @@ final class NameTokens {
   }
 
   private static String file(String path) {
-    String file = path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+    String file = FileName.baseOf(path);
     return ENDING.matcher(file.strip()).replaceFirst("");
   }
 

@@ -5,23 +5,30 @@ import drevik.check.Finding.Severity;
 import drevik.dsp.Parameter;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
+import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
 import drevik.edit.FreeSeats;
 import drevik.edit.KeepClips;
 import drevik.edit.RenameChannels;
-import drevik.edit.SetChain;
-import drevik.edit.SetMute;
+import drevik.edit.SetCategoryRule;
+import drevik.edit.SetChannels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
 import drevik.mix.Insert;
 import drevik.mix.MixKind;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.FiguresChange;
+import drevik.mix.field.InsertField;
+import drevik.mix.field.MapEntryField;
+import drevik.mix.field.MixField;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 
 /** What a channel is in itself. */
 final class ChannelRules {
@@ -88,8 +95,6 @@ final class ChannelRules {
       }
       double value = insert.settings().getOrDefault(WET, wet.get().standard());
       if (value < FULLY) {
-        Map<String, Double> settings = new TreeMap<>(insert.settings());
-        settings.put(WET, FULLY);
         survey.report(
             Rule.RETURN_NOT_WET,
             Severity.WRONG,
@@ -100,7 +105,11 @@ final class ChannelRules {
                 insert.processor(),
                 channel.name(),
                 value),
-            replace(channel, insert, insert.withSettings(settings)));
+            ChangeMix.insert(
+                channel.id(),
+                insert.id(),
+                Changes.none(InsertField.ALL)
+                    .and(InsertField.SETTINGS, new FiguresChange(Map.of(WET, FULLY)))));
       }
     }
   }
@@ -130,36 +139,32 @@ final class ChannelRules {
                 + source.name()
                 + (source.stowed() ? "”, which is stowed." : "”, where nothing arrives."),
             wake,
-            replace(channel, insert, insert.withKey(null)));
+            ChangeMix.insert(channel.id(), insert.id(), InsertField.KEY, null));
       }
     }
   }
 
-  /** The chain of a channel without keys from one source. */
+  /** Processors of a channel that listen to a source listen to themselves. */
   static Edit withoutKeys(Channel channel, String source) {
-    List<Insert> chain =
-        channel.chain().stream()
-            .map(i -> i.key() != null && i.key().source().equals(source) ? i.withKey(null) : i)
-            .toList();
-    return new SetChain(List.of(channel.id()), chain);
-  }
-
-  private static Edit replace(Channel channel, Insert old, Insert changed) {
-    List<Insert> chain =
-        channel.chain().stream().map(insert -> insert == old ? changed : insert).toList();
-    return new SetChain(List.of(channel.id()), chain);
+    Map<String, Changes<Insert>> keyed = new LinkedHashMap<>();
+    channel.chain().stream()
+        .filter(insert -> insert.key() != null && insert.key().source().equals(source))
+        .forEach(
+            insert -> keyed.put(insert.id(), Changes.of(InsertField.ALL, InsertField.KEY, null)));
+    return ChangeMix.inserts(channel.id(), keyed);
   }
 
   private static void noDestination(Surveyed survey, Channel channel) {
     if (channel.kind() == ChannelKind.SEAT
-        && !survey.mix.categoryMap().rules().isEmpty()
+        && survey.map.isUsed()
         && !channel.category().equals(CategoryTree.UNKNOWN)
-        && survey.mix.categoryMap().destinationOf(channel.category()).isEmpty()) {
+        && survey.map.destinationOf(channel.category()).isEmpty()) {
       Edit rule =
           channel.output() == null
               ? null
-              : new drevik.edit.SetCategoryRule(
-                  channel.category(), new drevik.category.CategoryRule(channel.output(), null));
+              : new SetCategoryRule(
+                  channel.category(),
+                  Changes.of(MapEntryField.ALL, MapEntryField.DESTINATION, channel.output()));
       survey.report(
           Rule.NO_DESTINATION,
           Severity.NOTE,
@@ -180,7 +185,7 @@ final class ChannelRules {
           Severity.NOTE,
           List.of(channel.id()),
           "“" + channel.name() + "” is muted.",
-          new SetMute(List.of(channel.id()), false));
+          SetChannels.of(List.of(channel.id()), ChannelField.MUTE, false));
     }
   }
 
@@ -206,10 +211,7 @@ final class ChannelRules {
                 clip.audio().name(),
                 channel.name(),
                 before ? "before the start" : "behind the end"),
-            behind
-                ? new drevik.edit.SetTimes(
-                    survey.mix.tempo(), survey.mix.startFrame(), clip.endFrame())
-                : null);
+            behind ? ChangeMix.of(MixField.END, clip.endFrame()) : null);
         return;
       }
     }

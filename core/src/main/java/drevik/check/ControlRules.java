@@ -1,15 +1,15 @@
 package drevik.check;
 
 import drevik.check.Finding.Severity;
+import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
-import drevik.edit.SetControl;
-import drevik.edit.SetLevel;
-import drevik.edit.SetLevel.Field;
+import drevik.edit.SetChannels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
+import drevik.mix.field.ChannelField;
 import drevik.route.ControlGains;
 import java.util.ArrayList;
 import java.util.List;
@@ -82,9 +82,7 @@ final class ControlRules {
   }
 
   private static Edit without(Control control, List<String> members) {
-    List<String> rest = new ArrayList<>(control.members());
-    rest.removeAll(members);
-    return new SetControl(control.withMembers(rest));
+    return ChangeMix.withoutMembers(control.id(), members);
   }
 
   private static void busGain(Surveyed survey, Channel bus, double controlDb) {
@@ -98,7 +96,7 @@ final class ControlRules {
         Severity.DOUBTFUL,
         it,
         String.format(Locale.ROOT, "The %s “%s” adds %.1f dB.", bus.kind(), bus.name(), gain),
-        bus.faderDb() > 0 ? new SetLevel(it, Field.FADER, 0) : null,
-        bus.trimDb() > 0 ? new SetLevel(it, Field.TRIM, 0) : null);
+        bus.faderDb() > 0 ? SetChannels.of(it, ChannelField.FADER, 0.0) : null,
+        bus.trimDb() > 0 ? SetChannels.of(it, ChannelField.TRIM, 0.0) : null);
   }
 }

@@ -4,12 +4,10 @@ import drevik.category.CategoryTree;
 import drevik.check.Finding.Severity;
 import drevik.deliver.FileNames;
 import drevik.deliver.NamePattern;
+import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
 import drevik.edit.RemoveSend;
 import drevik.edit.SendChannelsTo;
-import drevik.edit.SetChain;
-import drevik.edit.SetOutput;
-import drevik.edit.SetStemSet;
 import drevik.edit.Together;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
@@ -18,11 +16,17 @@ import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.mix.field.Changes;
+import drevik.mix.field.InsertField;
+import drevik.mix.field.MixField;
+import drevik.mix.field.OutputField;
+import drevik.mix.field.StemSetField;
 import drevik.route.Coverage.Way;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -58,7 +62,7 @@ final class DeliverableRules {
           Severity.WRONG,
           List.of(),
           "The stem set “" + set.name() + "” names an output that is not there.",
-          new drevik.edit.RemoveStemSet(set.id()));
+          ChangeMix.removing(MixField.STEM_SETS, set.id()));
       return;
     }
     processedBehindStems(survey, set, mix, stems);
@@ -106,7 +110,7 @@ final class DeliverableRules {
                   + "” is "
                   + mix.layout()
                   + ".",
-              new SetOutput(stem.withLayout(mix.layout())));
+              ChangeMix.output(stem.id(), OutputField.LAYOUT, mix.layout()));
         }
         return;
       }
@@ -128,7 +132,7 @@ final class DeliverableRules {
               + set.name()
               + "”.",
           intoAStem(survey, channel, stems),
-          aStemOfItsOwn(set, mix, channel));
+          aStemOfItsOwn(survey, set, mix, channel));
     } else if (holding.size() > 1) {
       survey.report(
           Rule.IN_TWO_STEMS,
@@ -193,7 +197,7 @@ final class DeliverableRules {
     return null;
   }
 
-  private static Edit aStemOfItsOwn(StemSet set, Output mix, Channel channel) {
+  private static Edit aStemOfItsOwn(Surveyed survey, StemSet set, Output mix, Channel channel) {
     String name = channel.name() + " stem";
     Output stem =
         new Output(
@@ -205,11 +209,13 @@ final class DeliverableRules {
             mix.layout(),
             mix.format(),
             mix.namePattern().contains("{output}") ? mix.namePattern() : "{output}");
-    List<String> stems = new ArrayList<>(set.stems());
-    stems.add(stem.id());
-    StemSet more = new StemSet(set.id(), set.name(), set.mixOutput(), stems);
     return new Together(
-        List.of(new SetOutput(stem), new SetStemSet(more)),
+        List.of(
+            ChangeMix.adding(survey.mix, MixField.OUTPUTS, stem),
+            ChangeMix.ofMember(
+                MixField.STEM_SETS,
+                set.id(),
+                Changes.adding(StemSetField.ALL, StemSetField.STEMS, stem.id(), set.stems()))),
         "give “" + channel.name() + "” a stem of its own");
   }
 
@@ -239,7 +245,7 @@ final class DeliverableRules {
     Output changed = stem.withTap(mix.tap());
     double[][] gains = survey.wiredWith(changed).gains(channel.id(), stem.id(), ways);
     return isSame(survey.wired.gains(channel.id(), mix.id(), ways), gains)
-        ? new SetOutput(changed)
+        ? ChangeMix.output(stem.id(), OutputField.TAP, mix.tap())
         : null;
   }
 
@@ -269,10 +275,19 @@ final class DeliverableRules {
               + "”, and the stems of “"
               + set.name()
               + "” are taken before it.",
-          tapIt ? new SetOutput(mix.withTap(Tap.PRE_CHAIN)) : null,
-          new SetChain(
-              List.of(channel.id()), channel.chain().stream().map(i -> i.withOn(false)).toList()));
+          tapIt ? ChangeMix.output(mix.id(), OutputField.TAP, Tap.PRE_CHAIN) : null,
+          switchedOff(channel));
     }
+  }
+
+  /** All processors of a channel stay, and do nothing. */
+  private static Edit switchedOff(Channel channel) {
+    Map<String, Changes<Insert>> off = new LinkedHashMap<>();
+    channel.chain().stream()
+        .filter(Insert::on)
+        .forEach(
+            insert -> off.put(insert.id(), Changes.of(InsertField.ALL, InsertField.ON, false)));
+    return ChangeMix.inserts(channel.id(), off);
   }
 
   private static boolean isProcessedAt(Channel channel, Output mix) {
@@ -396,9 +411,7 @@ final class DeliverableRules {
             Severity.WRONG,
             List.of(reference.id(), at.id()),
             "The reference “" + reference.name() + "” passes the chain of “" + at.name() + "”.",
-            at == reference
-                ? new SetChain(List.of(at.id()), List.of())
-                : new SendChannelsTo(List.of(reference.id()), null));
+            at == reference ? switchedOff(at) : new SendChannelsTo(List.of(reference.id()), null));
         return;
       }
     }
@@ -413,7 +426,7 @@ final class DeliverableRules {
           Severity.WRONG,
           fault.outputs(),
           fault.says(),
-          new SetOutput(last.withNamePattern(plainName(survey, last))));
+          ChangeMix.output(last.id(), OutputField.NAME_PATTERN, plainName(survey, last)));
     }
   }
 

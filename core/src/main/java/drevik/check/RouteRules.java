@@ -2,16 +2,18 @@ package drevik.check;
 
 import drevik.audio.Decibels;
 import drevik.check.Finding.Severity;
+import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
 import drevik.edit.RemoveChannels;
 import drevik.edit.RemoveSend;
 import drevik.edit.SendChannelsTo;
-import drevik.edit.SetLayout;
-import drevik.edit.SetMute;
+import drevik.edit.SetChannels;
 import drevik.edit.StowChannels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Output;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.OutputField;
 import drevik.route.Coverage;
 import drevik.route.Tie;
 import java.util.ArrayList;
@@ -139,7 +141,9 @@ final class RouteRules {
                   + to.name()
                   + "”, which is "
                   + (to.stowed() ? "stowed." : "muted."),
-              to.stowed() ? new StowChannels(List.of(id), false) : new SetMute(List.of(id), false),
+              to.stowed()
+                  ? new StowChannels(List.of(id), false)
+                  : SetChannels.of(List.of(id), ChannelField.MUTE, false),
               new RemoveSend(from, id));
         });
   }
@@ -160,8 +164,8 @@ final class RouteRules {
               + "”, which is "
               + to.layout()
               + ".",
-          new SetLayout(List.of(to.id()), channel.layout()),
-          new SetLayout(List.of(channel.id()), to.layout()));
+          SetChannels.of(List.of(to.id()), ChannelField.LAYOUT, channel.layout()),
+          SetChannels.of(List.of(channel.id()), ChannelField.LAYOUT, to.layout()));
     }
     for (Output output : survey.mix.outputs()) {
       if (output.channel().equals(channel.id())
@@ -180,7 +184,7 @@ final class RouteRules {
                 + " to "
                 + output.layout()
                 + ", and no other output has it in full.",
-            new drevik.edit.SetOutput(output.withLayout(channel.layout())));
+            ChangeMix.output(output.id(), OutputField.LAYOUT, channel.layout()));
       }
     }
   }

@@ -8,6 +8,7 @@ import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.reassign.MapAnswers;
 import drevik.route.Coverage;
 import drevik.route.SignalGraph;
 import drevik.route.Tie;
@@ -27,6 +28,7 @@ final class Surveyed {
   final Map<String, List<Tie>> into = new HashMap<>();
   final Map<String, List<Tie>> from = new HashMap<>();
   final Set<String> parallels;
+  final MapAnswers map;
   final Coverage now;
   final Coverage wired;
   private final Map<Output, Coverage> wiredWith = new HashMap<>();
@@ -35,6 +37,7 @@ final class Surveyed {
   Surveyed(Mix mix, SignalGraph graph) {
     this.mix = mix;
     this.channels = mix.channelsById();
+    this.map = MapAnswers.of(mix);
     for (Tie tie : graph.ties()) {
       into.computeIfAbsent(tie.to(), k -> new ArrayList<>()).add(tie);
       from.computeIfAbsent(tie.from(), k -> new ArrayList<>()).add(tie);
@@ -118,12 +121,7 @@ final class Surveyed {
    * Where the category map sends a channel's category; null if it does not say, or not usefully.
    */
   String mapped(Channel channel) {
-    return mix.categoryMap()
-        .destinationOf(channel.category())
-        .map(answer -> answer.value())
-        .filter(id -> !id.equals(channel.id()) && channels.containsKey(id))
-        .filter(id -> !channels.get(id).stowed())
-        .orElse(null);
+    return map.usableDestination(channel).map(Channel::id).orElse(null);
   }
 
   /** The channel that most others lead to: the mix, or a master. */

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
 import drevik.mix.Channel;
+import drevik.mix.Clip;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
@@ -26,6 +27,7 @@ public final class Documents {
       configure(JsonMapper.builder())
           .addMixIn(Channel.class, Lean.OfChannel.class)
           .addMixIn(Send.class, Lean.OfSend.class)
+          .addMixIn(Clip.class, Lean.OfClip.class)
           .build();
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
@@ -36,6 +38,7 @@ public final class Documents {
   /** Settings that every mapper of Mixes and edits needs, the server's included. */
   public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
     builder
+        .addModule(new ChangesModule())
         .addMixIn(Edit.class, EditByName.class)
         .enable(EnumFeature.READ_ENUMS_USING_TO_STRING, EnumFeature.WRITE_ENUMS_USING_TO_STRING)
         .changeDefaultPropertyInclusion(
@@ -57,11 +60,24 @@ public final class Documents {
   }
 
   /**
-   * Reads a Mix.
+   * Reads a Mix that somebody brings: from a file, from another program. All of it is looked at.
+   *
+   * @throws Refused if the text is no Mix, one of a later version, or one that no edit could have
+   *     made
+   */
+  public static Mix readForeign(String json) {
+    Mix mix = readTrusted(json);
+    Validity.require(mix);
+    return mix;
+  }
+
+  /**
+   * Reads a Mix that this program has written, and looked at then: a rule that came later is no
+   * reason not to open it.
    *
    * @throws Refused if the text is no Mix, or one of a later version
    */
-  public static Mix readMix(String json) {
+  public static Mix readTrusted(String json) {
     try {
       JsonNode tree = MAPPER.readTree(json);
       int version = tree.path("version").asInt(0);
@@ -79,12 +95,15 @@ public final class Documents {
       if (version < Mix.CURRENT_VERSION) {
         Migration.bringUpToDate((ObjectNode) tree);
       }
-      Mix mix = MAPPER.treeToValue(tree, Mix.class);
-      Validity.require(mix);
-      return mix;
+      return MAPPER.treeToValue(tree, Mix.class);
     } catch (JacksonException e) {
       throw new Refused("This is no readable Mix: " + e.getOriginalMessage());
     }
+  }
+
+  /** Writes a Mix as the database keeps it, without blanks between. */
+  public static String writeCompact(Mix mix) {
+    return MAPPER.writeValueAsString(mix);
   }
 
   /** Writes a Mix, indented, for people and version control. */

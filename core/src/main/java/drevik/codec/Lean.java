@@ -52,4 +52,10 @@ final class Lean {
     @JsonInclude(Include.NON_DEFAULT)
     double pan();
   }
+
+  /** Of a clip. */
+  interface OfClip {
+    @JsonInclude(Include.NON_EMPTY)
+    List<String> delivered();
+  }
 }

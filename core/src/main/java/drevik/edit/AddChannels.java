@@ -1,10 +1,8 @@
 package drevik.edit;
 
-import drevik.category.CategoryTree;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
-import drevik.route.SignalGraph;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -25,14 +23,9 @@ public record AddChannels(List<Channel> channels, @Nullable String after) implem
       if (!ids.add(channel.id())) {
         throw new Refused("The id “" + channel.id() + "” is taken; ids are given once.");
       }
-      if (!CategoryTree.has(channel.category())) {
-        throw new Refused(CategoryTree.unknownMessage(channel.category()));
-      }
       all.add(at++, channel.withName(Picked.cleanName(channel.name())));
     }
-    Mix changed = mix.withChannels(all);
-    SignalGraph.requireSound(changed);
-    return changed;
+    return Soundness.require(mix, mix.withChannels(all));
   }
 
   @Override

@@ -14,9 +14,10 @@ public record CopySends(String from, List<String> channels) implements Edit {
   public Mix applyTo(Mix mix) {
     Channel source = Picked.one(mix, from);
     if (source.sends().isEmpty()) {
-      throw new Refused("“" + source.name() + "” has no sends to copy.");
+      throw Refused.about(from, "“" + source.name() + "” has no sends to copy.");
     }
-    Mix after = Picked.change(mix, channels, channel -> copyTo(channel, source.sends()));
+    FreshIds fresh = new FreshIds(mix);
+    Mix after = Picked.change(mix, channels, channel -> copyTo(channel, source.sends(), fresh));
     SignalGraph.requireSound(after);
     return after;
   }
@@ -29,18 +30,21 @@ public record CopySends(String from, List<String> channels) implements Edit {
         + Picked.names(before, channels);
   }
 
-  private Channel copyTo(Channel channel, List<Send> wanted) {
+  private Channel copyTo(Channel channel, List<Send> wanted, FreshIds fresh) {
     if (channel.id().equals(from)) {
       return channel;
     }
-    List<Send> sends = new ArrayList<>();
-    for (Send send : channel.sends()) {
-      if (wanted.stream().noneMatch(w -> w.destinations().equals(send.destinations()))) {
-        sends.add(send);
-      }
-    }
+    List<Send> sends = new ArrayList<>(channel.sends());
     for (Send send : wanted) {
-      sends.add(send.withId(channel.id() + ">" + String.join("+", send.destinations())));
+      int there = -1;
+      for (int i = 0; i < sends.size(); i++) {
+        there = sends.get(i).destinations().equals(send.destinations()) ? i : there;
+      }
+      if (there >= 0) {
+        sends.set(there, send.withId(sends.get(there).id()));
+      } else {
+        sends.add(send.withId(fresh.of(channel.id(), send.destinations().get(0))));
+      }
     }
     return channel.withSends(sends);
   }

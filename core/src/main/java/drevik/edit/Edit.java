@@ -4,14 +4,16 @@ import drevik.mix.Mix;
 import drevik.mix.Refused;
 
 /**
- * One change to a Mix, as a value. Applying it is pure: the same edit on the same Mix gives the
- * same Mix, or the same refusal.
+ * One change to a Mix, as a value. It says what it changes (fields and their new values, things
+ * that are added or go), never how a whole thing was when somebody looked at it. Applying it is
+ * pure: the same edit on the same Mix gives the same Mix, or the same refusal.
  */
 public sealed interface Edit
     permits AddChannels,
+        ChangeMix,
+        CopyChain,
         CopySends,
         CreateChannels,
-        DescribeMix,
         DuplicateChannels,
         FreeSeats,
         KeepClips,
@@ -21,29 +23,15 @@ public sealed interface Edit
         RemoveControls,
         RemoveOutputs,
         RemoveSend,
-        RemoveStemSet,
         RenameChannels,
         SeatDelivery,
         SendChannelsTo,
         SetCategory,
         SetCategoryRule,
-        SetChain,
-        SetColour,
-        SetComment,
-        SetControl,
-        SetGroup,
-        SetLayout,
-        SetLevel,
-        SetMarkers,
-        SetMute,
-        SetOutput,
-        SetPerson,
-        SetPolarity,
+        SetChannels,
         SetSampleRate,
         SetSend,
         SetSpecification,
-        SetStemSet,
-        SetTimes,
         StowChannels,
         Together {
 

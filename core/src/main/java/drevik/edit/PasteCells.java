@@ -1,21 +1,49 @@
 package drevik.edit;
 
+import drevik.ledger.LedgerColumn;
+import drevik.ledger.Names;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Writes a block of texts into the Ledger: all of it, or nothing.
  *
  * @param channels the rows' ids, from the top
- * @param columns the columns, from the left
+ * @param columns ids of the columns, from the left
  * @param cells {@code [row][column]}; a row may be shorter than there are columns
  */
-public record PasteCells(
-    List<String> channels, List<LedgerColumn> columns, List<List<String>> cells) implements Edit {
+public record PasteCells(List<String> channels, List<String> columns, List<List<String>> cells)
+    implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
+    requireRoom();
+    List<LedgerColumn> written = columns.stream().map(LedgerColumn::of).toList();
+    Names names = Names.of(mix);
+    Map<String, Channel> after = new HashMap<>(mix.channelsById());
+    for (int row = 0; row < cells.size(); row++) {
+      Channel channel = Picked.one(mix, channels.get(row));
+      for (int column = 0; column < cells.get(row).size(); column++) {
+        String text = cells.get(row).get(column);
+        LedgerColumn at = written.get(column);
+        if (!at.text(channel, names).equals(text.strip())) {
+          after.put(channel.id(), write(mix, after.get(channel.id()), row, at, text));
+        }
+      }
+    }
+    Mix whole = mix.mapChannels(channel -> after.get(channel.id()));
+    try {
+      return Soundness.require(mix, whole);
+    } catch (Refused e) {
+      throw placed(mix, after, e);
+    }
+  }
+
+  private void requireRoom() {
     if (cells.size() > channels.size()) {
       throw new Refused(
           "The block has "
@@ -24,53 +52,73 @@ public record PasteCells(
               + channels.size()
               + " from here on; begin further up, or create channels first.");
     }
-    Mix after = mix;
     for (int row = 0; row < cells.size(); row++) {
-      List<String> texts = cells.get(row);
-      if (texts.size() > columns.size()) {
+      if (cells.get(row).size() > columns.size()) {
         throw new Refused(
             "Row "
                 + (row + 1)
                 + " of the block has "
-                + texts.size()
+                + cells.get(row).size()
                 + " cells, and there are "
                 + columns.size()
                 + " columns from here on; begin further left.");
       }
-      for (int column = 0; column < texts.size(); column++) {
-        after = write(after, row, columns.get(column), texts.get(column));
-      }
     }
-    return after;
   }
 
-  private Mix write(Mix mix, int row, LedgerColumn column, String text) {
-    Channel channel = Picked.one(mix, channels.get(row));
-    if (column.text(channel, mix.channelsById()).equals(text.strip())) {
-      return mix;
-    }
+  private static Channel write(
+      Mix mix, Channel channel, int row, LedgerColumn column, String text) {
     try {
-      return column.edit(mix, channel, text).applyTo(mix);
+      return SetChannels.cleaned(column.typed(mix, text)).applyTo(channel);
     } catch (Refused e) {
-      throw new Refused(
-          "Row "
-              + (row + 1)
-              + " (“"
-              + channel.name()
-              + "”), column “"
-              + column.label()
-              + "”: "
-              + e.getMessage()
-              + (e.getMessage().endsWith(".") ? "" : ".")
-              + " Nothing was changed.");
+      throw at(row, channel, column, e);
     }
+  }
+
+  /** The first cell that alone would be refused, if one is; else what is wrong with all of them. */
+  private Refused placed(Mix mix, Map<String, Channel> after, Refused whole) {
+    for (int row = 0; row < cells.size(); row++) {
+      Channel now = Picked.one(mix, channels.get(row));
+      for (int column = 0; column < cells.get(row).size(); column++) {
+        LedgerColumn at = LedgerColumn.of(columns.get(column));
+        Map<String, Channel> one = new HashMap<>(mix.channelsById());
+        if (at.text(now, Names.of(mix)).equals(cells.get(row).get(column).strip())) {
+          continue;
+        }
+        one.put(now.id(), write(mix, now, row, at, cells.get(row).get(column)));
+        try {
+          Soundness.require(mix, mix.mapChannels(channel -> one.get(channel.id())));
+        } catch (Refused e) {
+          return at(row, after.get(now.id()), at, e);
+        }
+      }
+    }
+    return whole;
+  }
+
+  private static Refused at(int row, Channel channel, LedgerColumn column, Refused why) {
+    return Refused.about(
+        channel.id(),
+        "Row "
+            + (row + 1)
+            + " (“"
+            + channel.name()
+            + "”), column “"
+            + column.label()
+            + "”: "
+            + why.getMessage()
+            + " Nothing was changed.");
   }
 
   @Override
   public String says(Mix before) {
-    long count = cells.stream().mapToLong(List::size).sum();
-    return count == 1
-        ? "set “" + columns.get(0).label() + "” of " + Picked.names(before, channels.subList(0, 1))
-        : "write " + count + " cells";
+    List<String> texts = new ArrayList<>();
+    cells.forEach(texts::addAll);
+    return texts.size() == 1
+        ? "set “"
+            + LedgerColumn.of(columns.get(0)).label()
+            + "” of "
+            + Picked.names(before, channels.subList(0, 1))
+        : "write " + texts.size() + " cells";
   }
 }

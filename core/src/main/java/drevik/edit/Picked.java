@@ -49,13 +49,6 @@ final class Picked {
         : ids.size() + " channels";
   }
 
-  static void requireRange(String what, double value, double least, double most, String unit) {
-    if (!(value >= least && value <= most)) {
-      throw new Refused(
-          what + " " + value + " is out of range; give " + least + " to " + most + unit + ".");
-    }
-  }
-
   static String cleanName(String name) {
     String clean = name == null ? "" : name.strip();
     if (clean.isEmpty()

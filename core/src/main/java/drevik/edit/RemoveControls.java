@@ -2,27 +2,24 @@ package drevik.edit;
 
 import drevik.mix.Control;
 import drevik.mix.Mix;
+import drevik.mix.field.Field.Target;
+import drevik.mix.field.References;
 import java.util.List;
+import java.util.Set;
 
 /** Removes controls; their members stay, at the gain of their own faders. */
 public record RemoveControls(List<String> controls) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     Listed.requireAll(mix.controls(), controls, Control::id, "control");
-    return mix.withControls(
-        mix.controls().stream()
-            .filter(control -> !controls.contains(control.id()))
-            .map(this::without)
-            .toList());
+    Set<String> gone = Set.copyOf(controls);
+    Mix rest =
+        mix.withControls(mix.controls().stream().filter(c -> !gone.contains(c.id())).toList());
+    return References.without(rest, Target.CONTROL, gone);
   }
 
   @Override
   public String says(Mix before) {
     return "remove " + Listed.count(controls.size(), "control");
-  }
-
-  private Control without(Control control) {
-    return control.withMembers(
-        control.members().stream().filter(member -> !controls.contains(member)).toList());
   }
 }

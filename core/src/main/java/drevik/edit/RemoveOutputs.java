@@ -2,33 +2,23 @@ package drevik.edit;
 
 import drevik.mix.Mix;
 import drevik.mix.Output;
-import drevik.mix.StemSet;
+import drevik.mix.field.Field.Target;
+import drevik.mix.field.References;
 import java.util.List;
+import java.util.Set;
 
 /** Removes outputs, with their places in stem sets and what nobody else answers to. */
 public record RemoveOutputs(List<String> outputs) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     Listed.requireAll(mix.outputs(), outputs, Output::id, "output");
-    return SetSpecification.withoutUnused(
-        mix.withOutputs(mix.outputs().stream().filter(o -> !outputs.contains(o.id())).toList())
-            .withStemSets(
-                mix.stemSets().stream()
-                    .filter(set -> !outputs.contains(set.mixOutput()))
-                    .map(this::without)
-                    .toList()));
+    Set<String> gone = Set.copyOf(outputs);
+    Mix rest = mix.withOutputs(mix.outputs().stream().filter(o -> !gone.contains(o.id())).toList());
+    return SetSpecification.withoutUnused(References.without(rest, Target.OUTPUT, gone));
   }
 
   @Override
   public String says(Mix before) {
     return "remove " + Listed.count(outputs.size(), "output");
-  }
-
-  private StemSet without(StemSet set) {
-    return new StemSet(
-        set.id(),
-        set.name(),
-        set.mixOutput(),
-        set.stems().stream().filter(stem -> !outputs.contains(stem)).toList());
   }
 }

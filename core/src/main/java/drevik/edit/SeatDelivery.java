@@ -5,6 +5,7 @@ import drevik.mix.Clip;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -15,7 +16,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Carries out a seating plan: puts clips on seats, adds seats, stows those that nothing came for.
- * One edit, so that one undo takes all of it back.
+ * One edit, so that one undo takes all of it back. Of a seat that is there only what the plan
+ * decides is said; a fader that was set meanwhile stays where it is.
  *
  * @param delivery the delivery's name, for the words
  * @param seatings what goes where
@@ -27,28 +29,55 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
   /**
    * One file on one seat.
    *
-   * @param seat the seat as it is to be; a seat that the Mix does not have yet is added
+   * @param seat the seat's id
+   * @param added the seat, where the Mix does not have it yet
    * @param addedAfter where a new seat goes: behind this channel, or null for the end
+   * @param name what it is called from now on; null if that stays
+   * @param inverted whether it turns the polarity from now on; null if that stays
    * @param clips the audio
    * @param replaces ids of the clips whose place they take; none for a seat that is free
    */
+  @RecordBuilder
   public record Seating(
-      Channel seat, @Nullable String addedAfter, List<Clip> clips, List<String> replaces) {
+      String seat,
+      @Nullable Channel added,
+      @Nullable String addedAfter,
+      @Nullable String name,
+      @Nullable Boolean inverted,
+      List<Clip> clips,
+      List<String> replaces)
+      implements SeatDeliverySeatingBuilder.With {
     public Seating {
       clips = List.copyOf(clips);
       replaces = replaces == null ? List.of() : List.copyOf(replaces);
     }
 
-    public Seating withName(String name) {
-      return new Seating(seat.withName(name), addedAfter, clips, replaces);
+    /** Audio on a free seat that the Mix has. */
+    public static Seating onto(String seat, List<Clip> clips) {
+      return new Seating(seat, null, null, null, null, clips, List.of());
+    }
+
+    /** Audio on a seat that is added behind another, or at the end. */
+    public static Seating adding(Channel seat, @Nullable String after, List<Clip> clips) {
+      return new Seating(seat.id(), seat, after, null, null, clips, List.of());
+    }
+
+    /** New audio in the place of earlier clips. */
+    public static Seating replacing(String seat, List<Clip> clips, List<String> replaces) {
+      return new Seating(seat, null, null, null, null, clips, replaces);
     }
 
     /**
      * @param gainDb of every clip, dB
      */
     public Seating withGainDb(double gainDb) {
-      List<Clip> louder = clips.stream().map(clip -> clip.withGainDb(gainDb)).toList();
-      return new Seating(seat, addedAfter, louder, replaces);
+      return withClips(clips.stream().map(clip -> clip.withGainDb(gainDb)).toList());
+    }
+
+    private Channel named(Channel channel) {
+      return channel
+          .withName(name == null ? channel.name() : Picked.cleanName(name))
+          .withInvertPolarity(inverted == null ? channel.invertPolarity() : inverted);
     }
   }
 
@@ -58,51 +87,81 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
       throw new Refused(
           "A template holds no audio. Start a session from it, and seat the delivery there.");
     }
+    FreshIds fresh = new FreshIds(mix);
     Map<String, Channel> byId = mix.channelsById();
-    List<Channel> added = new ArrayList<>();
     Map<String, List<Channel>> addedBehind = new LinkedHashMap<>();
     for (Seating seating : seatings) {
-      Channel now = byId.get(seating.seat().id());
-      if (!seating.replaces().isEmpty()) {
-        byId.put(seating.seat().id(), replaced(now, seating));
-        continue;
-      }
-      Channel taken = seating.seat().withClips(seating.clips()).withStowed(false);
-      if (now == null) {
-        added.add(taken);
-        addedBehind.computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>()).add(taken);
-      } else if (!now.awaitsAudio()) {
-        throw new Refused(
-            "“" + now.name() + "” holds audio already; free it first or choose another seat.");
+      if (seating.added() != null && !byId.containsKey(seating.seat())) {
+        Channel seat = fresh.renewed(seating.named(seating.added()));
+        addedBehind
+            .computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>())
+            .add(seat.withClips(seating.clips()).withStowed(false));
       } else {
-        byId.put(taken.id(), taken);
+        byId.put(seating.seat(), seated(byId.get(seating.seat()), seating));
       }
     }
-    for (Channel channel : added) {
-      if (channel.output() != null && !byId.containsKey(channel.output())) {
-        throw new Refused(
-            "The destination of “" + channel.name() + "” was removed meanwhile; plan again.");
-      }
-    }
+    requireDestinations(mix, addedBehind);
     Set<String> stowed = Set.copyOf(stow);
     List<Channel> all = new ArrayList<>();
     byId.values()
         .forEach(
             channel -> {
-              all.add(stowed.contains(channel.id()) ? channel.withStowed(true) : channel);
+              // Somebody may have put something else there meanwhile.
+              boolean empty = stowed.contains(channel.id()) && channel.awaitsAudio();
+              all.add(empty ? channel.withStowed(true) : channel);
               all.addAll(addedBehind.getOrDefault(channel.id(), List.of()));
             });
-    all.addAll(addedBehind.getOrDefault(null, List.of()));
+    addedBehind.forEach(
+        (after, seats) -> {
+          if (after == null || !byId.containsKey(after)) {
+            all.addAll(seats);
+          }
+        });
     return mix.withChannels(all);
   }
 
-  /** The seat with the clips in the place of those that they replace, everything else as it is. */
-  private static Channel replaced(@Nullable Channel now, Seating seating) {
+  private static void requireDestinations(Mix mix, Map<String, List<Channel>> added) {
+    Map<String, Channel> there = mix.channelsById();
+    added.values().stream()
+        .flatMap(List::stream)
+        .filter(
+            seat ->
+                seat.output() != null && !there.containsKey(seat.output())
+                    || seat.sends().stream()
+                        .anyMatch(send -> !there.keySet().containsAll(send.destinations())))
+        .findFirst()
+        .ifPresent(
+            seat -> {
+              throw Refused.about(
+                  seat.id(),
+                  "A destination of “" + seat.name() + "” was removed meanwhile; plan again.");
+            });
+  }
+
+  /** The seat with its audio, everything that the plan does not decide as it is. */
+  private static Channel seated(@Nullable Channel now, Seating seating) {
+    if (now == null) {
+      throw Refused.about(
+          seating.seat(),
+          "A seat of this plan (“" + seating.seat() + "”) was removed meanwhile; plan again.");
+    }
+    if (!seating.replaces().isEmpty()) {
+      return replaced(now, seating);
+    }
+    if (!now.awaitsAudio()) {
+      throw Refused.about(
+          now.id(),
+          "“" + now.name() + "” holds audio already; free it first or choose another seat.");
+    }
+    return seating.named(now).withClips(seating.clips()).withStowed(false);
+  }
+
+  /** The seat with the clips in the place of those that they replace. */
+  private static Channel replaced(Channel now, Seating seating) {
     Set<String> gone = Set.copyOf(seating.replaces());
-    boolean there = now != null && now.clips().stream().anyMatch(c -> gone.contains(c.id()));
-    if (!there) {
-      throw new Refused(
-          "“" + seating.seat().name() + "” no longer plays the earlier version; plan again.");
+    if (now.clips().stream().noneMatch(clip -> gone.contains(clip.id()))) {
+      throw Refused.about(
+          now.id(), "“" + now.name() + "” no longer plays the earlier version; plan again.");
     }
     List<Clip> clips = new ArrayList<>(now.clips());
     clips.removeIf(clip -> gone.contains(clip.id()));

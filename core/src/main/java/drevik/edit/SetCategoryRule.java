@@ -2,31 +2,33 @@ package drevik.edit;
 
 import drevik.category.CategoryRule;
 import drevik.category.CategoryTree;
+import drevik.category.MapEntry;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.field.Changes;
 import org.jspecify.annotations.Nullable;
 
-/** Says where a category goes and which colour it has; null takes the category out of the map. */
-public record SetCategoryRule(String category, @Nullable CategoryRule rule) implements Edit {
+/**
+ * Says what the category map says of a category: where it goes, which colour it has.
+ *
+ * @param set what becomes of its fields; null takes the category out of the map
+ */
+public record SetCategoryRule(String category, @Nullable Changes<MapEntry> set) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
     if (!CategoryTree.has(category)) {
-      throw new Refused(CategoryTree.unknownMessage(category));
+      throw Refused.about(category, CategoryTree.unknownMessage(category));
     }
-    if (rule != null
-        && rule.destination() != null
-        && Picked.one(mix, rule.destination()).kind().holdsClips()) {
-      throw new Refused(
-          "“"
-              + Picked.one(mix, rule.destination()).name()
-              + "” plays files; choose a bus for "
-              + category
-              + ".");
+    if (set == null) {
+      return mix.withCategoryMap(mix.categoryMap().without(category));
     }
-    return mix.withCategoryMap(
-        rule == null
-            ? mix.categoryMap().without(category)
-            : mix.categoryMap().with(category, rule));
+    CategoryRule now = mix.categoryMap().rules().getOrDefault(category, CategoryRule.NOTHING);
+    MapEntry after = set.applyTo(new MapEntry(category, now.destination(), now.colour()));
+    return Soundness.require(
+        mix,
+        mix.withCategoryMap(
+            mix.categoryMap()
+                .with(category, new CategoryRule(after.destination(), after.colour()))));
   }
 
   @Override

@@ -5,23 +5,23 @@ import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
-import drevik.route.SignalGraph;
+import drevik.mix.field.Changes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
 /**
- * Gives many channels a send, or changes the one they have with these destinations. Several
- * destinations make it a fan.
+ * Changes the send of many channels to these destinations; a channel that has none gets one, ready
+ * and not open until it is given a level. Several destinations make it a fan.
  *
- * @param levelDb dB
+ * @param set what becomes of its fields; those that are not named stay
  */
-public record SetSend(
-    List<String> channels, List<String> destinations, Tap tap, double levelDb, boolean on)
+public record SetSend(List<String> channels, List<String> destinations, Changes<Send> set)
     implements Edit {
+  private static final double SILENT_DB = -144;
+
   @Override
   public Mix applyTo(Mix mix) {
-    Picked.requireRange("The send level", levelDb, -144, 24, " dB");
     if (destinations.isEmpty()) {
       throw new Refused("A send needs at least one destination; choose a return or a bus.");
     }
@@ -29,21 +29,21 @@ public record SetSend(
       throw new Refused("A send reaches each destination once; one is named twice.");
     }
     destinations.forEach(destination -> Picked.one(mix, destination));
-    Mix after = Picked.change(mix, channels, this::set);
-    SignalGraph.requireSound(after);
-    return after;
+    FreshIds fresh = new FreshIds(mix);
+    return Soundness.require(mix, Picked.change(mix, channels, channel -> set(channel, fresh)));
   }
 
-  private Channel set(Channel channel) {
+  private Channel set(Channel channel, FreshIds fresh) {
     List<Send> sends = new ArrayList<>(channel.sends());
     for (int i = 0; i < sends.size(); i++) {
       if (sends.get(i).destinations().equals(destinations)) {
-        sends.set(i, sends.get(i).withTap(tap).withLevelDb(levelDb).withOn(on));
+        sends.set(i, set.applyTo(sends.get(i)));
         return channel.withSends(sends);
       }
     }
-    String id = channel.id() + ">" + String.join("+", destinations);
-    sends.add(new Send(id, destinations, tap, levelDb, channel.pan(), on));
+    String id = fresh.of(channel.id(), destinations.get(0));
+    sends.add(
+        set.applyTo(new Send(id, destinations, Tap.POST_FADER, SILENT_DB, channel.pan(), true)));
     return channel.withSends(sends);
   }
 

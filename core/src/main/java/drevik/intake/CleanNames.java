@@ -1,6 +1,7 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import drevik.category.NameSorter;
 import java.text.Normalizer;
 import java.util.ArrayList;
@@ -87,7 +88,7 @@ public final class CleanNames {
   }
 
   private static String unfiled(String name) {
-    String file = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+    String file = FileName.baseOf(name);
     return Normalizer.normalize(withoutEnding(file.strip()), Normalizer.Form.NFC);
   }
 

@@ -4,25 +4,24 @@ import drevik.audio.AudioException;
 import drevik.audio.Resampler;
 import drevik.audio.StereoJoin;
 import drevik.intake.ConformStep.Kind;
-import drevik.mix.AudioRef;
+import drevik.mix.AudioLocator;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 
 /** Makes the file that a session plays, where that cannot be the original. */
 public final class ConformedCopy {
   private final Conforming conforming;
-  private final Function<AudioRef, Path> originals;
+  private final AudioLocator originals;
   private final int sampleRate;
 
   /**
    * @param originals where the delivered files lie
    * @param sampleRate of the session, Hz
    */
-  public ConformedCopy(Conforming conforming, Function<AudioRef, Path> originals, int sampleRate) {
+  public ConformedCopy(Conforming conforming, AudioLocator originals, int sampleRate) {
     this.conforming = conforming;
     this.originals = originals;
     this.sampleRate = sampleRate;
@@ -89,6 +88,6 @@ public final class ConformedCopy {
   }
 
   private Path original(String id) {
-    return originals.apply(conforming.source(id).audio());
+    return originals.locate(conforming.source(id).audio());
   }
 }

@@ -1,6 +1,7 @@
 package drevik.intake;
 
 import drevik.audio.Layout;
+import drevik.category.FileName;
 import drevik.intake.ConformStep.Kind;
 import drevik.mix.AudioRef;
 import drevik.mix.Mix;
@@ -146,8 +147,8 @@ public final class Conforming {
     for (StereoPairs.Pair pair : StereoPairs.among(mono, mix)) {
       Source first = sources.get(pair.first());
       Source second = sources.get(pair.second());
-      steps.get(first.id()).add(ConformStep.join(pair, baseOf(second.name()), true));
-      steps.get(second.id()).add(ConformStep.join(pair, baseOf(first.name()), false));
+      steps.get(first.id()).add(ConformStep.join(pair, FileName.baseOf(second.name()), true));
+      steps.get(second.id()).add(ConformStep.join(pair, FileName.baseOf(first.name()), false));
       if (!first.off().contains(Kind.JOIN) && !second.off().contains(Kind.JOIN)) {
         joins.put(first.id(), pair);
       }
@@ -260,10 +261,5 @@ public final class Conforming {
 
   private long toSession(long frames, Inspection found) {
     return Math.round((double) frames * mix.sampleRate() / found.header().sampleRate());
-  }
-
-  /** A file's name without the folders above it. */
-  public static String baseOf(String name) {
-    return name.substring(name.lastIndexOf('/') + 1);
   }
 }

@@ -94,12 +94,8 @@ public record DeliveredFile(
     return CLIP + file + (part == 0 ? "" : "." + (part + 1));
   }
 
-  /** The delivered files that a clip plays; none if it came in another way. */
-  public static List<String> filesOf(String clipId) {
-    if (!clipId.startsWith(CLIP)) {
-      return List.of();
-    }
-    String files = clipId.substring(CLIP.length()).replaceFirst("\\.\\d+$", "");
-    return List.of(files.split("\\+"));
+  /** Ids of the delivered files that are heard where this one plays. */
+  List<String> sources() {
+    return joined == null ? List.of(id) : List.of(id, joined);
   }
 }

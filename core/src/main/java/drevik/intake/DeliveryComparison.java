@@ -1,5 +1,6 @@
 package drevik.intake;
 
+import drevik.category.FileName;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -85,9 +86,7 @@ public record DeliveryComparison(Map<String, Against> states, List<String> missi
 
   /** The name without folder, ending and version; folders change from one zip to the next. */
   private static String nameOf(Known file) {
-    String name = file.name();
-    name = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
-    name = ENDING.matcher(name).replaceFirst("");
+    String name = ENDING.matcher(FileName.baseOf(file.name())).replaceFirst("");
     String plain = VERSION.matcher(name).replaceFirst("");
     return (plain.isBlank() ? name : plain)
         .toLowerCase(Locale.ROOT)

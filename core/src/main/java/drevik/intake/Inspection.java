@@ -4,6 +4,7 @@ import drevik.audio.EmbeddedNotes;
 import drevik.audio.WavHeader;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -52,6 +53,23 @@ public record Inspection(
   /** False if it had to be decoded from another container. */
   public boolean isWave() {
     return container.equals(header.container());
+  }
+
+  /** The overview in fewer steps, each with the largest of those that it stands for. */
+  public List<Integer> overview(int steps) {
+    int size = overview.size();
+    if (size <= steps) {
+      return overview;
+    }
+    return IntStream.range(0, steps)
+        .map(
+            step ->
+                overview.subList(step * size / steps, (step + 1) * size / steps).stream()
+                    .mapToInt(Integer::intValue)
+                    .max()
+                    .orElse(0))
+        .boxed()
+        .toList();
   }
 
   /** The same of the file that this one was decoded from. */

@@ -78,7 +78,7 @@ public final class Inspector {
         Files.deleteIfExists(decoded);
       }
     } catch (IOException e) {
-      throw new AudioException("“" + file.getFileName() + "” cannot be decoded: " + e, e);
+      throw AudioException.of(file, "cannot be decoded: " + e, e);
     }
   }
 
@@ -93,7 +93,7 @@ public final class Inspector {
       }
       return inspector.result(reader);
     } catch (IOException e) {
-      throw new AudioException("“" + file.getFileName() + "” cannot be read: " + e.getMessage(), e);
+      throw AudioException.of(file, "cannot be read: " + e.getMessage(), e);
     }
   }
 

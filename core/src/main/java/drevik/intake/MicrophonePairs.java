@@ -1,6 +1,7 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -122,8 +123,7 @@ public final class MicrophonePairs {
   }
 
   private static Optional<Place> placeOf(Named file) {
-    int slash = Math.max(file.name().lastIndexOf('/'), file.name().lastIndexOf('\\'));
-    String plain = ENDING.matcher(file.name().substring(slash + 1)).replaceFirst("");
+    String plain = ENDING.matcher(FileName.baseOf(file.name())).replaceFirst("");
     plain = Normalizer.normalize(plain, Normalizer.Form.NFKD).replaceAll("\\p{M}+", "");
     plain = NUMBERING.matcher(plain).replaceFirst("");
     Position position = null;
@@ -141,7 +141,7 @@ public final class MicrophonePairs {
     if (position == null || rest.isEmpty()) {
       return Optional.empty();
     }
-    String folder = file.name().substring(0, slash + 1);
+    String folder = FileName.folderOf(file.name());
     String source =
         folder + "|" + CategoryTree.topOf(file.category()) + "|" + String.join("", rest);
     return Optional.of(new Place(file, source, position));

@@ -1,6 +1,7 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import drevik.category.Sorting;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -30,7 +31,7 @@ public final class NeighbourSorting {
     }
 
     private String folder() {
-      return name.substring(0, Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+      return FileName.folderOf(name);
     }
 
     private OptionalInt number() {

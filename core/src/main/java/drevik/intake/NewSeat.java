@@ -5,6 +5,7 @@ import drevik.category.CategoryTree;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.reassign.MapAnswers;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -28,7 +29,7 @@ final class NewSeat {
     this.mix = mix;
     this.file = file;
     this.wished = wished;
-    mapped = mix.categoryMap().destinationOf(file.category());
+    mapped = MapAnswers.of(mix).destinationOf(file.category());
     neighbour = findNeighbour();
     sum = findSum();
   }
@@ -75,7 +76,7 @@ final class NewSeat {
     }
     return "no free seat left; "
         + sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones")
-            .or(() -> mapped.map(answer -> "from the category map: " + answer.saidBy()))
+            .or(() -> mapped.map(MapAnswers::words))
             .orElseGet(() -> "like “" + neighbour.map(Channel::name).orElse("") + "”");
   }
 

@@ -2,6 +2,7 @@ package drevik.intake;
 
 import drevik.audio.Layout;
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import java.util.ArrayList;
@@ -76,7 +77,7 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
   }
 
   private static Set<String> words(String name) {
-    String file = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+    String file = FileName.baseOf(name);
     Set<String> words = new LinkedHashSet<>();
     Matcher matcher =
         WORD.matcher(CleanNames.withoutEnding(file).replaceFirst("^\\d{1,3}[ _.-]+", ""));

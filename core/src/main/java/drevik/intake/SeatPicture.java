@@ -4,7 +4,6 @@ import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
-import drevik.mix.MixKind;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -59,7 +58,10 @@ public final class SeatPicture {
 
   private SeatPicture() {}
 
-  public static List<Seat> of(Mix mix, SeatingPlan plan) {
+  /**
+   * @param after the Mix as it is once the plan has been carried out
+   */
+  public static List<Seat> of(Mix mix, SeatingPlan plan, Mix after) {
     Map<String, List<String>> files = new HashMap<>();
     Set<String> replaced = new HashSet<>();
     for (SeatingPlan.Place place : plan.places()) {
@@ -72,7 +74,6 @@ public final class SeatPicture {
     }
     Set<String> stowed =
         plan.stow().stream().map(SeatingPlan.Stowed::id).collect(Collectors.toSet());
-    Mix after = plan.toEdit("").applyTo(mix.withKind(MixKind.SESSION));
     Map<String, Channel> before = mix.channelsById();
     List<Seat> seats = new ArrayList<>();
     for (Channel channel : after.channels()) {

@@ -1,6 +1,7 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import drevik.edit.SeatDelivery;
 import drevik.edit.SeatDelivery.Seating;
 import drevik.intake.SeatingPlan.Act;
@@ -83,7 +84,7 @@ public final class SeatingPlanner {
       Place place = places.get(file.id());
       all.add(place);
       if (file.joined() != null) {
-        all.add(place.forSecondHalf(file.joined(), Conforming.baseOf(file.name())));
+        all.add(place.forSecondHalf(file.joined(), FileName.baseOf(file.name())));
       }
     }
     return all;
@@ -118,7 +119,7 @@ public final class SeatingPlanner {
     String leftOut =
         sameContent == null || sameContent == file || file.silent()
             ? reasonToLeaveOut(file)
-            : "the same, bit for bit, as “" + Conforming.baseOf(sameContent.name()) + "”";
+            : "the same, bit for bit, as “" + FileName.baseOf(sameContent.name()) + "”";
     Optional<Channel> before = seatOf(file.replaces());
     if (leftOut != null) {
       places.put(file.id(), Place.leftOut(file.id(), leftOut, false));
@@ -153,16 +154,14 @@ public final class SeatingPlanner {
   }
 
   private static List<Clip> clipsOf(Channel seat, String file) {
-    return seat.clips().stream()
-        .filter(clip -> DeliveredFile.filesOf(clip.id()).contains(file))
-        .toList();
+    return seat.clips().stream().filter(clip -> clip.delivered().contains(file)).toList();
   }
 
   /** The new version stands where the old one stood, as loud as that. */
   private Place replace(DeliveredFile file, Channel seat) {
     List<Clip> old = clipsOf(seat, String.valueOf(file.replaces()));
     Clip first = old.get(0);
-    if (DeliveredFile.filesOf(first.id()).size() > 1 && file.joined() == null) {
+    if (first.delivered().size() > 1 && file.joined() == null) {
       return Place.leftOut(
           file.id(),
           "“" + seat.name() + "” plays its earlier version joined with another; send both sides",
@@ -174,7 +173,7 @@ public final class SeatingPlanner {
             .map(clip -> clip.with().gainDb(first.gainDb()).keep(first.keep()).build())
             .toList();
     List<String> gone = old.stream().map(Clip::id).toList();
-    seatings.put(file.id(), new Seating(seat, null, clips, gone));
+    seatings.put(file.id(), Seating.replacing(seat.id(), clips, gone));
     String because = "a new version of “" + first.audio().name() + "”" + polarity(file, seat);
     return new Place(
         file.id(),
@@ -211,8 +210,7 @@ public final class SeatingPlanner {
   private Place take(DeliveredFile file, Channel seat, String because, boolean wished) {
     boolean reference = seat.kind() == ChannelKind.REFERENCE;
     List<Clip> clips = Trimming.clips(file, mix.sampleRate());
-    seatings.put(
-        file.id(), new Seating(turned(seat.withStowed(false), file), null, clips, List.of()));
+    seatings.put(file.id(), turned(Seating.onto(seat.id(), clips), seat, file));
     return new Place(
         file.id(),
         reference ? Act.REFERENCE : Act.TAKES,
@@ -224,8 +222,8 @@ public final class SeatingPlanner {
         wished);
   }
 
-  private static Channel turned(Channel seat, DeliveredFile file) {
-    return file.flip() ? seat.withInvertPolarity(!seat.invertPolarity()) : seat;
+  private static Seating turned(Seating seating, Channel seat, DeliveredFile file) {
+    return file.flip() ? seating.withInverted(!seat.invertPolarity()) : seating;
   }
 
   /**
@@ -239,8 +237,7 @@ public final class SeatingPlanner {
     }
     Channel seat = added.channel();
     List<Clip> clips = Trimming.clips(file, mix.sampleRate());
-    seatings.put(
-        file.id(), new Seating(turned(seat, file), added.standsBehind(), clips, List.of()));
+    seatings.put(file.id(), turned(Seating.adding(seat, added.standsBehind(), clips), seat, file));
     return new Place(
         file.id(), Act.ADDS, seat.id(), "", null, seat.output(), added.because(), wished != null);
   }
@@ -263,7 +260,9 @@ public final class SeatingPlanner {
       if (isNamed(place)) {
         String before = place.calledBefore();
         String name = unique.of(names.of(file, before), before);
-        seatings.computeIfPresent(file.id(), (id, seating) -> seating.withName(name));
+        // A name that stays is not said: somebody may give another meanwhile.
+        String said = name.equals(before) ? null : name;
+        seatings.computeIfPresent(file.id(), (id, seating) -> seating.withName(said));
         places.put(file.id(), place.withSeatName(name));
       }
     }
@@ -286,7 +285,7 @@ public final class SeatingPlanner {
     Map<String, DeliveredFile> bySeat = new HashMap<>();
     files.stream()
         .filter(file -> seatings.containsKey(file.id()))
-        .forEach(file -> bySeat.put(seatings.get(file.id()).seat().id(), file));
+        .forEach(file -> bySeat.put(seatings.get(file.id()).seat(), file));
     for (DeliveredFile file : references) {
       OptionalDouble gain = LevelMatch.gainOf(file, seated, bySeat);
       if (gain.isPresent()) {

@@ -1,7 +1,7 @@
 package drevik.intake;
 
 import drevik.category.CategoryTree;
-import drevik.edit.SetTimes;
+import drevik.edit.ChangeMix;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
@@ -54,7 +54,7 @@ public record SessionTimes(long startFrame, long endFrame, double tempo) {
         && mix.tempo() == tempo;
   }
 
-  public SetTimes toEdit() {
-    return new SetTimes(tempo, startFrame, endFrame);
+  public ChangeMix toEdit() {
+    return ChangeMix.times(tempo, startFrame, endFrame);
   }
 }

@@ -3,6 +3,7 @@ package drevik.intake;
 import drevik.audio.Layout;
 import drevik.audio.StereoJoin.Halves;
 import drevik.category.CategoryTree;
+import drevik.category.FileName;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import java.util.ArrayList;
@@ -108,14 +109,13 @@ final class StereoPairs {
   }
 
   private static Optional<Sided> sided(Half half) {
-    int slash = Math.max(half.name().lastIndexOf('/'), half.name().lastIndexOf('\\')) + 1;
-    String plain = CleanNames.withoutEnding(half.name().substring(slash));
+    String plain = CleanNames.withoutEnding(FileName.baseOf(half.name()));
     Matcher matcher = SIDED.matcher(plain);
     if (!matcher.matches()) {
       return Optional.empty();
     }
     String source = NUMBERING.matcher(matcher.group(1)).replaceFirst("");
-    String key = (half.name().substring(0, slash) + source).toLowerCase(Locale.ROOT);
+    String key = (FileName.folderOf(half.name()) + source).toLowerCase(Locale.ROOT);
     return Side.of(matcher.group(3))
         .map(side -> new Sided(half, key + side.halves, side, matcher.group(2).equals(".")));
   }

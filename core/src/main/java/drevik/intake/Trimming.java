@@ -89,6 +89,7 @@ public final class Trimming {
               0);
       clips.add(
           clip.with()
+              .delivered(file.sources())
               .fadeIn(part.from() == 0 ? 0 : fade(FADE_IN_SECONDS, sampleRate, part))
               .fadeOut(part.to() == file.frames() ? 0 : fade(FADE_OUT_SECONDS, sampleRate, part))
               .build());

@@ -95,7 +95,7 @@ public final class Unpacker {
     try {
       return ZipFile.builder().setPath(zip).setCharset(OLD_NAMES).get();
     } catch (IOException | IllegalArgumentException e) {
-      throw new AudioException("“" + name + "” is a damaged zip; ask for it to be sent again", e);
+      throw AudioException.of(name, "is a damaged zip; ask for it to be sent again");
     }
   }
 
@@ -117,14 +117,14 @@ public final class Unpacker {
 
   private static void requirePlain(ZipFile zip, ZipArchiveEntry entry, String path) {
     if (entry.isUnixSymlink()) {
-      throw new AudioException("“" + path + "” is a link to another file; ask for the file itself");
+      throw AudioException.of(path, "is a link to another file; ask for the file itself");
     }
     if (entry.getGeneralPurposeBit().usesEncryption()) {
-      throw new AudioException("“" + path + "” is encrypted; ask for a zip without a password");
+      throw AudioException.of(path, "is encrypted; ask for a zip without a password");
     }
     if (!zip.canReadEntryData(entry)) {
-      throw new AudioException(
-          "“" + path + "” is packed in a way that Drevik does not unpack; ask for a plain zip");
+      throw AudioException.of(
+          path, "is packed in a way that Drevik does not unpack; ask for a plain zip");
     }
   }
 
@@ -138,8 +138,7 @@ public final class Unpacker {
         return;
       }
       if (depth == DEEPEST) {
-        throw new AudioException(
-            "“" + path + "” is a zip inside " + DEEPEST + " others; send it by itself");
+        throw AudioException.of(path, "is a zip inside " + DEEPEST + " others; send it by itself");
       }
       Path inner = Files.createTempFile("drevik-inner", ".zip");
       try {
@@ -160,8 +159,7 @@ public final class Unpacker {
   }
 
   private static AudioException damaged(String path, Exception e) {
-    return new AudioException(
-        "“" + path + "” is damaged inside its zip; ask for it to be sent again", e);
+    return AudioException.of(path, "is damaged inside its zip; ask for it to be sent again");
   }
 
   /** UTF-8 where it is that, whatever the zip says; else the code page that zips began with. */

@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 
 /**
  * A range of an audio file placed on a seat.
@@ -12,6 +13,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  * @param keep kept on purpose when a template is made from the session
  * @param fadeIn frames over which it rises from silence, from its start on; 0 for none
  * @param fadeOut frames over which it falls to silence, up to its end; 0 for none
+ * @param delivered ids of the delivered files that it plays; none if it came in another way
  */
 @RecordBuilder
 public record Clip(
@@ -23,10 +25,12 @@ public record Clip(
     double gainDb,
     boolean keep,
     int fadeIn,
-    int fadeOut)
+    int fadeOut,
+    List<String> delivered)
     implements ClipBuilder.With {
 
   public Clip {
+    delivered = Lists.copy(delivered);
     if (startFrame < 0 || sourceIn < 0 || sourceOut < sourceIn) {
       throw new IllegalArgumentException(
           "clip " + id + " must not start before 0 nor end before it starts");
@@ -40,7 +44,7 @@ public record Clip(
   /** A clip of a session, without fades: a template made from it leaves the audio out. */
   public Clip(
       String id, AudioRef audio, long startFrame, long sourceIn, long sourceOut, double gainDb) {
-    this(id, audio, startFrame, sourceIn, sourceOut, gainDb, false, 0, 0);
+    this(id, audio, startFrame, sourceIn, sourceOut, gainDb, false, 0, 0, List.of());
   }
 
   public long frames() {

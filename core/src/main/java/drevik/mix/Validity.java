@@ -33,8 +33,9 @@ public final class Validity {
       throw new Refused("The end of the Mix must stand behind its start; correct one of them.");
     }
     Set<String> ids = new HashSet<>();
+    Set<String> within = new HashSet<>();
     for (Channel channel : mix.channels()) {
-      channel(channel, ids);
+      channel(channel, ids, within);
     }
     for (Control control : mix.controls()) {
       id(control.id(), "A control", ids);
@@ -56,16 +57,23 @@ public final class Validity {
                 + "” names a specification that is not in this Mix; add it, or name another.");
       }
     }
+    Set<String> sets = new HashSet<>();
     for (StemSet set : mix.stemSets()) {
-      present(set.id(), "A stem set has no id.");
+      id(set.id(), "A stem set", sets);
       present(set.mixOutput(), "Stem set “" + set.id() + "” does not say which mix it makes.");
     }
+    Set<String> markers = new HashSet<>();
     for (Marker marker : mix.markers()) {
+      id(marker.id(), "A marker", markers);
       name(marker.name(), "A marker");
     }
   }
 
-  private static void channel(Channel channel, Set<String> ids) {
+  /**
+   * @param ids of channels and controls
+   * @param within of sends, inserts and clips, all over the Mix
+   */
+  private static void channel(Channel channel, Set<String> ids, Set<String> within) {
     id(channel.id(), "A channel", ids);
     String where = "Channel “" + channel.id() + "”";
     name(channel.name(), where);
@@ -85,7 +93,7 @@ public final class Validity {
     range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
     range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
     for (Send send : channel.sends()) {
-      present(send.id(), "A send of “" + channel.name() + "” has no id.");
+      id(send.id(), "A send of “" + channel.name() + "”", within);
       present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
       range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
       range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
@@ -95,9 +103,8 @@ public final class Validity {
             "A send of “" + channel.name() + "” leads nowhere; give it a destination.");
       }
     }
-    Set<String> inserts = new HashSet<>();
     for (Insert insert : channel.chain()) {
-      id(insert.id(), "An insert of “" + channel.name() + "”", inserts);
+      id(insert.id(), "An insert of “" + channel.name() + "”", within);
       present(insert.processor(), "An insert of “" + channel.name() + "” names no processor.");
       if (insert.key() != null) {
         present(insert.key().source(), "A key of “" + channel.name() + "” has no source.");
@@ -105,7 +112,7 @@ public final class Validity {
       }
     }
     for (Clip clip : channel.clips()) {
-      present(clip.id(), "A clip of “" + channel.name() + "” has no id.");
+      id(clip.id(), "A clip of “" + channel.name() + "”", within);
       present(clip.audio(), "A clip of “" + channel.name() + "” names no audio.");
       present(clip.audio().name(), "A clip of “" + channel.name() + "” names no file.");
       range(clip.gainDb(), -200, 60, "A clip's gain of “" + channel.name() + "”");

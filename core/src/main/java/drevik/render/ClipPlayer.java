@@ -6,6 +6,7 @@ import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.audio.PanLaw;
 import drevik.audio.WavReader;
+import drevik.mix.AudioLocator;
 import drevik.mix.Clip;
 import java.io.Closeable;
 import java.io.IOException;

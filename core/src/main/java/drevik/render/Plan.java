@@ -10,6 +10,7 @@ import drevik.dsp.Processor;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
 import drevik.dsp.Settings;
+import drevik.mix.AudioLocator;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
 import drevik.mix.Insert;

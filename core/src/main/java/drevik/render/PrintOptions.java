@@ -35,4 +35,9 @@ public record PrintOptions(
     NamePattern.Occasion named = new NamePattern.Occasion(revision, occasion.date());
     return new PrintOptions(outputs, blockSize, threads, named);
   }
+
+  /** The same on so many threads. */
+  public PrintOptions onThreads(int threads) {
+    return new PrintOptions(outputs, blockSize, threads, occasion);
+  }
 }

@@ -1,6 +1,7 @@
 package drevik.render;
 
 import drevik.audio.AudioException;
+import drevik.mix.AudioLocator;
 import drevik.mix.Mix;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -142,7 +142,8 @@ class LineCheckTest {
                 o -> o.withTap(Tap.PRE_FADER))),
         Arguments.of(
             Rule.STEMS_DIFFER,
-            broken("mix", c -> c.withChain(List.of(insert("compressor", Map.of()))))),
+            broken(
+                "mix", c -> c.withChain(List.of(insert("compressor", Map.of()).withId("more"))))),
         Arguments.of(
             Rule.STEMS_DIFFER,
             changeOutput(band(), "out drums", o -> o.withLayout(Layout.SURROUND_5_1))),
@@ -159,7 +160,7 @@ class LineCheckTest {
         Arguments.of(Rule.REFERENCE_HEARD, broken("rough", c -> c.withOutput("mix"))),
         Arguments.of(
             Rule.REFERENCE_PROCESSED,
-            broken("rough", c -> c.withChain(List.of(insert("limiter", Map.of()))))),
+            broken("rough", c -> c.withChain(List.of(insert("limiter", Map.of()).withId("more"))))),
         Arguments.of(
             Rule.RETURN_NOT_WET,
             broken(

@@ -8,11 +8,14 @@ import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import drevik.MixWords;
 import drevik.RandomMix;
+import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
 import drevik.edit.SendChannelsTo;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
+import drevik.mix.field.Changes;
+import drevik.mix.field.MixField;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +24,9 @@ import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
 class DocumentsTest {
@@ -38,13 +44,13 @@ class DocumentsTest {
 
   @Test
   void aMixIsReadAsItWasWritten() {
-    assertThat(Documents.readMix(Documents.writeMix(MIX))).isEqualTo(MIX);
+    assertThat(Documents.readForeign(Documents.writeMix(MIX))).isEqualTo(MIX);
   }
 
   @Property(tries = 100)
   void anyMixIsReadAsItWasWritten(@ForAll long seed) {
     Mix mix = RandomMix.of(seed);
-    assertThat(Documents.readMix(Documents.writeMix(mix))).isEqualTo(mix);
+    assertThat(Documents.readForeign(Documents.writeMix(mix))).isEqualTo(mix);
   }
 
   @Test
@@ -60,6 +66,10 @@ class DocumentsTest {
     var registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
     var compiled = registry.getSchema(schema, InputFormat.JSON);
     assertThat(compiled.validate(Documents.writeMix(MIX), InputFormat.JSON)).isEmpty();
+    for (long seed = 0; seed < 50; seed++) {
+      String full = Documents.writeMix(RandomMix.full(seed));
+      assertThat(compiled.validate(full, InputFormat.JSON)).as(full).isEmpty();
+    }
     assertThat(compiled.validate("{\"version\": 1, \"channels\": 7}", InputFormat.JSON))
         .isNotEmpty();
   }
@@ -77,11 +87,83 @@ class DocumentsTest {
          "outputs": [{"id": "o", "name": "Mix", "kind": "mix", "channel": "a",
            "tap": "post-fader", "layout": "stereo", "format": "24-bit", "fileName": "The mix"}]}
         """;
-    Mix mix = Documents.readMix(old);
+    Mix mix = Documents.readForeign(old);
     assertThat(mix.version()).isEqualTo(Mix.CURRENT_VERSION);
     assertThat(mix.channels().get(0).sends().get(0).destinations()).containsExactly("b");
     assertThat(mix.outputs().get(0).namePattern()).isEqualTo("The mix");
-    assertThat(Documents.readMix(Documents.writeMix(mix))).isEqualTo(mix);
+    assertThat(Documents.readForeign(Documents.writeMix(mix))).isEqualTo(mix);
+  }
+
+  @Test
+  void thePublishedSchemaNamesEveryField() throws IOException {
+    String schema = Files.readString(Path.of("../docs/formats/mix.schema.json"));
+    MixField.ALL.walk(
+        field -> assertThat(schema).as("%s", field.label()).contains("\"" + field.id() + "\": {"));
+  }
+
+  @Test
+  void aMixOfTheSecondVersionGetsIdsThatAreItsOwnAndTheSameAtEachReading() {
+    String insert =
+        """
+        {"id": "eq", "processor": "equaliser", "on": true, "postFader": false, "settings": {}}""";
+    String clip =
+        """
+        {"id": "clip-f1+f2.2", "audio": {"sha256": "", "name": "a.wav"}, "startFrame": 0,
+         "sourceIn": 0, "sourceOut": 9, "gainDb": 0, "keep": false, "fadeIn": 0, "fadeOut": 0}""";
+    String old =
+        """
+        {"version": 2, "kind": "session", "name": "Old", "job": "mix", "sampleRate": 48000, "tempo": 120,
+         "panLaw": "-3 dB",
+         "channels": [
+           {"id": "a", "kind": "seat", "name": "A", "layout": "stereo", "category": "unknown",
+            "chain": [%1$s], "clips": [%2$s],
+            "sends": [{"id": "a>b", "destinations": ["b"], "tap": "pre-fader", "levelDb": -6, "on": true}]},
+           {"id": "b", "kind": "return", "name": "B", "layout": "stereo", "category": "unknown",
+            "chain": [%1$s]}]}
+        """
+            .formatted(insert, clip);
+    Mix mix = Documents.readForeign(old);
+    assertThat(mix.channels())
+        .extracting(channel -> channel.chain().get(0).id())
+        .containsExactly("a/eq", "b/eq");
+    assertThat(mix.channels().get(0).sends().get(0).id()).isEqualTo("a/b");
+    assertThat(mix.channels().get(0).clips().get(0).delivered()).containsExactly("f1", "f2");
+    assertThat(Documents.readForeign(old)).isEqualTo(mix);
+  }
+
+  @Test
+  void whatThisProgramWroteIsOpenedThoughARuleThatCameLaterSpeaksAgainstIt() {
+    Mix loud = MIX.mapChannels(channel -> channel.withFaderDb(99));
+    assertThat(Documents.readTrusted(Documents.writeMix(loud))).isEqualTo(loud);
+    assertThatThrownBy(() -> Documents.readForeign(Documents.writeMix(loud)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("fader");
+  }
+
+  @Property(tries = 200)
+  void changesAreReadAsTheyWereWritten(@ForAll long seed, @ForAll long other) {
+    Changes<Mix> changes =
+        Changes.between(MixField.ALL, RandomMix.full(seed), RandomMix.full(other));
+    Edit edit = new ChangeMix(changes);
+    String json = Documents.mapper().writerFor(Edit.class).writeValueAsString(edit);
+    assertThat(Documents.mapper().readValue(json, Edit.class)).isEqualTo(edit);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "{\"loud\": 1}",
+        "7",
+        "{\"channels\": 7}",
+        "{\"channels\": {\"added\": [{}]}}",
+        "{\"channels\": {\"removed\": [7]}}",
+        "{\"tempo\": \"fast\"}",
+        "{\"channels\": {\"changed\": {\"a\": {\"chain\": {\"changed\": {\"b\": {\"settings\": {\"x\": []}}}}}}}}"
+      })
+  void changesThatMeanNothingAreNotRead(String set) {
+    String json = "{\"edit\":\"change-mix\",\"set\":" + set + "}";
+    assertThatThrownBy(() -> Documents.mapper().readValue(json, Edit.class))
+        .isInstanceOf(JacksonException.class);
   }
 
   @Test
@@ -99,11 +181,11 @@ class DocumentsTest {
 
   @Test
   void whatIsNoMixIsRefusedInWords() {
-    assertThatThrownBy(() -> Documents.readMix("{}")).hasMessageContaining("This is no Mix");
-    assertThatThrownBy(() -> Documents.readMix("not json")).isInstanceOf(Refused.class);
-    assertThatThrownBy(() -> Documents.readMix("{\"version\": 99, \"channels\": []}"))
+    assertThatThrownBy(() -> Documents.readForeign("{}")).hasMessageContaining("This is no Mix");
+    assertThatThrownBy(() -> Documents.readForeign("not json")).isInstanceOf(Refused.class);
+    assertThatThrownBy(() -> Documents.readForeign("{\"version\": 99, \"channels\": []}"))
         .hasMessageContaining("newer Drevik");
-    assertThatThrownBy(() -> Documents.readMix("[".repeat(100_000)))
+    assertThatThrownBy(() -> Documents.readForeign("[".repeat(100_000)))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("nesting");
   }

@@ -63,7 +63,7 @@ class HostileDocumentsTest {
   private static void survive(String document) {
     Mix mix;
     try {
-      mix = Documents.readMix(document);
+      mix = Documents.readForeign(document);
     } catch (Refused e) {
       assertThat(e.getMessage()).isNotBlank();
       return;
@@ -188,20 +188,20 @@ class HostileDocumentsTest {
   @Test
   void aSoundMixPasses() {
     Validity.require(SOUND);
-    assertThat(Documents.readMix(TEXT)).isEqualTo(SOUND);
+    assertThat(Documents.readForeign(TEXT)).isEqualTo(SOUND);
   }
 
   @Test
   void fiftyMegabytesAreRefusedOrReadWithoutHarm() {
     String large =
         "{\"version\": 2, \"channels\": [], \"name\": \"" + "x".repeat(50_000_000) + "\"}";
-    assertThatThrownBy(() -> Documents.readMix(large)).isInstanceOf(Refused.class);
+    assertThatThrownBy(() -> Documents.readForeign(large)).isInstanceOf(Refused.class);
   }
 
   @Test
   void deepNestingIsRefused() {
     String deep = "{\"version\": 2, \"channels\": " + "[".repeat(10_000) + "]".repeat(10_000) + "}";
-    assertThatThrownBy(() -> Documents.readMix(deep))
+    assertThatThrownBy(() -> Documents.readForeign(deep))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("nesting");
   }

@@ -10,6 +10,7 @@ import drevik.intake.SeatPicture.State;
 import drevik.mix.AudioRef;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -39,7 +40,7 @@ class SeatPictureTest {
     SeatingPlan plan =
         SeatingPlanner.plan(
             MIX, List.of(file("Kik.wav", "drums/kick"), file("Kik 2.wav", "drums/kick")));
-    assertThat(SeatPicture.of(MIX, plan))
+    assertThat(SeatPicture.of(MIX, plan, plan.toEdit("").applyTo(MIX.withKind(MixKind.SESSION))))
         .extracting("name", "calledBefore", "state")
         .containsExactlyInAnyOrder(
             tuple("Kik", "Kick in", State.TAKEN),
@@ -53,7 +54,8 @@ class SeatPictureTest {
   @Test
   void aPersonMayChooseWhatHoldsNoAudioAndWhatThePlanLeavesAloneIsToldApart() {
     SeatingPlan plan = SeatingPlanner.plan(MIX, List.of(file("Kik.wav", "drums/kick")));
-    List<SeatPicture.Seat> seats = SeatPicture.of(MIX, plan);
+    List<SeatPicture.Seat> seats =
+        SeatPicture.of(MIX, plan, plan.toEdit("").applyTo(MIX.withKind(MixKind.SESSION)));
     assertThat(seats)
         .filteredOn(SeatPicture.Seat::free)
         .extracting("name")

@@ -128,7 +128,7 @@ final class StarterBuilder {
         name,
         c -> {
           List<Insert> chain = new ArrayList<>(c.chain());
-          String id = processor + "-" + (chain.size() + 1);
+          String id = c.id() + "/" + processor + "-" + (chain.size() + 1);
           chain.add(new Insert(id, processor, true, false, values, key));
           return c.withChain(chain);
         });
@@ -146,7 +146,7 @@ final class StarterBuilder {
         from,
         c -> {
           List<Send> sends = new ArrayList<>(c.sends());
-          String id = c.id() + ">" + String.join("+", destinations);
+          String id = c.id() + "/" + String.join("+", destinations);
           sends.add(new Send(id, destinations, tap, levelDb, 0, true));
           return c.withSends(sends);
         });

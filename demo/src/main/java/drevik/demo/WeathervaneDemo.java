@@ -2,10 +2,8 @@ package drevik.demo;
 
 import drevik.audio.WavWriter;
 import drevik.codec.Documents;
-import drevik.intake.DeliveredFile;
+import drevik.edit.SeatDelivery;
 import drevik.intake.FolderDelivery;
-import drevik.intake.SeatingPlan;
-import drevik.intake.SeatingPlanner;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import java.io.IOException;
@@ -50,16 +48,10 @@ public final class WeathervaneDemo {
     Mix template = template();
     Path delivery = folder.resolve(DELIVERY_FOLDER);
     writeDelivery(delivery);
-    List<DeliveredFile> delivered =
-        FolderDelivery.take(delivery, folder.resolve("audio"), template).stream()
-            .map(FolderDelivery.Taken::file)
-            .filter(file -> file != null)
-            .toList();
     Mix empty = template.withKind(MixKind.SESSION).withName(SESSION_NAME);
-    SeatingPlan plan = SeatingPlanner.plan(empty, delivered);
+    SeatDelivery seating =
+        FolderDelivery.read(delivery, DELIVERY_NAME, empty).seating(folder.resolve("audio"));
     Files.writeString(folder.resolve("template.json"), Documents.writeMix(template));
-    Files.writeString(
-        folder.resolve("session.json"),
-        Documents.writeMix(plan.toEdit(DELIVERY_NAME).applyTo(empty)));
+    Files.writeString(folder.resolve("session.json"), Documents.writeMix(seating.applyTo(empty)));
   }
 }

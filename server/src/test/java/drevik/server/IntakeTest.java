@@ -8,7 +8,7 @@ import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
 import drevik.demo.WeathervaneDemo;
 import drevik.server.RunningServer.Answer;
-import drevik.server.mix.MixService;
+import drevik.server.mix.Shelf;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
@@ -36,8 +36,8 @@ class IntakeTest {
 
   @BeforeEach
   void open() {
-    MixService mixes = server.bean(MixService.class);
-    mix = mixes.startSession(mixes.create(WeathervaneDemo.template(), "test"), "Song");
+    Shelf shelf = server.bean(Shelf.class);
+    mix = shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Song");
     delivery = delivery("A client");
   }
 
@@ -141,7 +141,7 @@ class IntakeTest {
     assertThat(server.post(steps, Map.of("file", id, "kind", "resample", "off", true)).detail())
         .contains("no step that can be left out");
 
-    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
     assertThat(channel("Snr Btm").path("invertPolarity").asBoolean()).isTrue();
     assertThat(channel("Snr Top").path("invertPolarity").asBoolean(false)).isFalse();
   }
@@ -161,7 +161,7 @@ class IntakeTest {
     send("Lead Vox v1.wav", noise(2, 1));
     send("Choir S.wav", noise(3, 1));
     server.measured(delivery);
-    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
     delivery = delivery("A client");
     send("Kick In.wav", noise(1, 1));
     send("Lead Vox v2.wav", noise(4, 1));
@@ -171,7 +171,7 @@ class IntakeTest {
     assertThat(file(view, "Lead Vox v2.wav").path("against").asString()).isEqualTo("changed");
     assertThat(act(file(view, "Lead Vox v2.wav"))).isEqualTo("replaces");
     assertThat(view.path("missing").toString()).isEqualTo("[\"Choir S.wav\"]");
-    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 2));
+    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(2));
     assertThat(seated.body().path("revision").asInt()).isEqualTo(3);
     JsonNode clips = channel("Lead Vox").path("clips");
     assertThat(clips).hasSize(1);
@@ -235,7 +235,7 @@ class IntakeTest {
     assertThat(facts.path("tempoBpm").asDouble()).isEqualTo(96);
     assertThat(facts.path("startSeconds").asDouble()).isBetween(0.49, 0.51);
     assertThat(facts.path("endSeconds").asDouble()).isBetween(1.49, 1.51);
-    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
     JsonNode clip = channel("Harmonium").path("clips").get(0);
     String played = clip.path("audio").path("sha256").asString();
     Path kept = server.data().resolve("audio").resolve(played.substring(0, 2)).resolve(played);
@@ -250,7 +250,8 @@ class IntakeTest {
     send("song.flac", "fLaC and then nothing that could be decoded".getBytes(UTF_8));
     JsonNode view = server.measured(delivery);
     assertThat(file(view, "song.flac").path("fault").asString()).startsWith("“song.flac” ");
-    assertThat(server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1)).detail())
+    assertThat(
+            server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1)).detail())
         .contains("No file of this delivery has a seat");
   }
 
@@ -324,8 +325,8 @@ class IntakeTest {
   @Test
   void whatIsPutIntoTheInboxBecomesADeliveryOfItsSession() throws IOException {
     // Sessions of one name are told apart by their ids.
-    MixService mixes = server.bean(MixService.class);
-    mixes.startSession(mixes.create(WeathervaneDemo.template(), "test"), "Song");
+    Shelf shelf = server.bean(Shelf.class);
+    shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Song");
     Path inbox = server.data().resolve("inbox").resolve(mix);
     RunningServer.waitUntil(() -> Files.isDirectory(inbox));
     Path entry = Files.createDirectories(inbox.resolve("From the client/Drums"));
@@ -427,7 +428,7 @@ class IntakeTest {
     assertThat(act(file(view, "Harmonium.R.wav"))).isEqualTo("joins");
     assertThat(file(view, "Harmonium.L.wav").path("steps").findValuesAsString("kind"))
         .containsExactly("join", "trim");
-    server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
     JsonNode seat = channel("Harmonium");
     assertThat(seat.path("layout").asString()).isEqualTo("stereo");
     JsonNode clip = seat.path("clips").get(0);
@@ -441,7 +442,7 @@ class IntakeTest {
 
     assertThat(after.path("times").path("set").asBoolean()).isFalse();
     String times = "/api/deliveries/" + delivery + "/times";
-    assertThat(server.post(times, Map.of("basedOn", 2)).body().path("revision").asInt())
+    assertThat(server.post(times, RunningServer.basedOn(2)).body().path("revision").asInt())
         .isEqualTo(3);
     JsonNode set = server.get("/api/deliveries/" + delivery).body().path("times");
     assertThat(set.path("set").asBoolean()).isTrue();

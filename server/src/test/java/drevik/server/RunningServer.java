@@ -102,7 +102,18 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   }
 
   Answer edit(String mixId, int basedOn, Object edit) {
-    return post("/api/mixes/" + mixId + "/edits", Map.of("basedOn", basedOn, "edit", edit));
+    return edit(mixId, Ids.next(), basedOn, edit);
+  }
+
+  /** An edit under an id that may have been used before. */
+  Answer edit(String mixId, String request, int basedOn, Object edit) {
+    return post(
+        "/api/mixes/" + mixId + "/edits", Map.of("id", request, "basedOn", basedOn, "edit", edit));
+  }
+
+  /** What a change that is no edit asks with: undo, redo, seating. */
+  static Map<String, Object> basedOn(int revision) {
+    return Map.of("id", Ids.next(), "basedOn", revision);
   }
 
   /** The delivery, once all of its files have been measured. */

@@ -11,7 +11,7 @@ import drevik.demo.Starters;
 import drevik.demo.WeathervaneDemo;
 import drevik.mix.Mix;
 import drevik.server.RunningServer.Answer;
-import drevik.server.mix.MixService;
+import drevik.server.mix.Shelf;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -37,9 +37,9 @@ class ServerTest {
   @TempDir Path folder;
 
   private static String session() {
-    MixService mixes = server.bean(MixService.class);
-    String template = mixes.create(WeathervaneDemo.template(), "test");
-    return mixes.startSession(template, "Test song");
+    Shelf shelf = server.bean(Shelf.class);
+    String template = shelf.create(WeathervaneDemo.template(), "test");
+    return shelf.startSession(template, "Test song");
   }
 
   private static String delivery(String mix) {
@@ -102,8 +102,7 @@ class ServerTest {
     assertThat(undone.body().path("revision").asInt()).isEqualTo(1);
     assertThat(undone.body().path("redo").asString()).contains("Percussion");
     JsonNode first = server.get("/api/mixes/" + mix).body();
-    assertThat(first.path("document").path("channels").get(5).path("output").asString())
-        .isEqualTo("drums");
+    assertThat(channel(first, "hat").path("output").asString()).isEqualTo("drums");
     server.post("/api/mixes/" + mix + "/redo", shown(1));
     assertThat(server.get("/api/mixes/" + mix).body()).isEqualTo(whole);
     assertThat(server.post("/api/mixes/" + mix + "/redo", shown(2)).detail())
@@ -130,7 +129,7 @@ class ServerTest {
     int channels = server.get("/api/mixes/" + mix).body().path("document").path("channels").size();
     assertThat(second.path("order")).hasSize(channels);
     assertThat(second.path("flow").path("ribbons")).isNotEmpty();
-    JsonNode third = server.edit(mix, 3, Map.of("edit", "describe-mix", "name", "Renamed")).body();
+    JsonNode third = server.edit(mix, 3, rename("Renamed")).body();
     assertThat(third.path("rest").path("name").asString()).isEqualTo("Renamed");
     assertThat(third.path("channels")).isEmpty();
     JsonNode since = server.get("/api/mixes/" + mix + "/changes?from=2").body();
@@ -140,24 +139,31 @@ class ServerTest {
         .contains("no revision 9");
   }
 
+  private static JsonNode channel(JsonNode view, String id) {
+    return view.path("document")
+        .path("channels")
+        .valueStream()
+        .filter(channel -> channel.path("id").asString().equals(id))
+        .findFirst()
+        .orElseThrow();
+  }
+
   private static List<String> names(JsonNode channels) {
     return channels.valueStream().map(channel -> channel.path("name").asString()).toList();
   }
 
   private static Map<String, Object> shown(int revision) {
-    return Map.of("basedOn", revision);
+    return RunningServer.basedOn(revision);
   }
 
   @Test
   void aStaleEditIsMadeAgainWhereItStillAppliesElseBothSidesAreShown() {
     String mix = session();
     server.edit(mix, 1, Map.of("edit", "remove-channels", "channels", List.of("hat")));
-    Answer other =
-        server.edit(mix, 1, Map.of("edit", "set-mute", "channels", List.of("room"), "mute", true));
+    Answer other = server.edit(mix, 1, mute("room", true));
     assertThat(other.status()).isEqualTo(200);
     assertThat(other.body().path("revision").asInt()).isEqualTo(3);
-    Answer same =
-        server.edit(mix, 1, Map.of("edit", "set-mute", "channels", List.of("hat"), "mute", true));
+    Answer same = server.edit(mix, 1, mute("hat", true));
     assertThat(same.status()).isEqualTo(409);
     assertThat(same.detail()).contains("mute “Hat”").contains("revision 3");
   }
@@ -180,7 +186,11 @@ class ServerTest {
   }
 
   private static Map<String, Object> mute(String channel, boolean on) {
-    return Map.of("edit", "set-mute", "channels", List.of(channel), "mute", on);
+    return Map.of("edit", "set-channels", "channels", List.of(channel), "set", Map.of("mute", on));
+  }
+
+  private static Map<String, Object> rename(String name) {
+    return Map.of("edit", "change-mix", "set", Map.of("name", name));
   }
 
   @Test
@@ -203,7 +213,13 @@ class ServerTest {
         server.edit(
             mix,
             1,
-            Map.of("edit", "set-chain", "channels", List.of("hat"), "chain", List.of(nameless)));
+            Map.of(
+                "edit",
+                "set-channels",
+                "channels",
+                List.of("hat"),
+                "set",
+                Map.of("chain", Map.of("added", List.of(Map.of("item", nameless))))));
     assertThat(refused.status()).isEqualTo(422);
     assertThat(refused.detail()).contains("names no processor");
     assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
@@ -276,7 +292,7 @@ class ServerTest {
   void revisionsHaveNamesAndDifferInWords() {
     String mix = session();
     server.edit(mix, 1, mute("hat", true));
-    server.edit(mix, 2, Map.of("edit", "describe-mix", "name", "Second take"));
+    server.edit(mix, 2, rename("Second take"));
     String second = "/api/mixes/" + mix + "/revisions/2/name";
     JsonNode named = server.post(second, Map.of("name", " Before the chorus ")).body();
     assertThat(named.get(1).path("name").asString()).isEqualTo("Before the chorus");
@@ -469,7 +485,7 @@ class ServerTest {
             .body();
     assertThat(place.path("files").findValuesAsString("seatName"))
         .containsExactlyInAnyOrder("Kick in", "Clarinet", "mystery");
-    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", Map.of("basedOn", 1));
+    Answer seated = server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
     assertThat(seated.body().path("revision").asInt()).isEqualTo(2);
     assertThat(server.get("/api/deliveries/" + delivery).body().path("seated").asBoolean())
         .isTrue();

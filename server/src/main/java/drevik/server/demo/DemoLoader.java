@@ -4,13 +4,16 @@ import drevik.audio.Sha256;
 import drevik.demo.WeathervaneDemo;
 import drevik.mix.Mix;
 import drevik.server.DrevikProperties;
-import drevik.server.delivery.DeliveryService;
-import drevik.server.delivery.Inspecting;
-import drevik.server.delivery.Receiving;
-import drevik.server.mix.MixService;
+import drevik.server.intake.Deliveries;
+import drevik.server.intake.DeliveryView;
+import drevik.server.intake.Inspecting;
+import drevik.server.intake.Receiving;
+import drevik.server.intake.SeatDeliveries;
+import drevik.server.mix.MixEdits;
+import drevik.server.mix.Mixes;
+import drevik.server.mix.Shelf;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -20,43 +23,46 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Loads the demo once: a session from its starter with the delivery seated, and the delivery as a
- * folder to drop by hand. It goes the way that a person's files go.
+ * folder to drop by hand. It goes the way that a person's files go, step by step; a load that was
+ * interrupted goes on where it broke off, as each step is done once however often it is asked for.
  */
 @Component
 @Order(2)
 class DemoLoader implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
   private static final String MILESTONE = "demo loaded";
-  private static final DeliveryService.From FROM =
-      new DeliveryService.From("The Lantern Quarry", "The Lantern Quarry", "Weathervane");
+  private static final Deliveries.From FROM =
+      new Deliveries.From("The Lantern Quarry", "The Lantern Quarry", "Weathervane");
 
   private final DrevikProperties properties;
-  private final MixService mixes;
-  private final DeliveryService deliveries;
+  private final Shelf shelf;
+  private final Mixes mixes;
+  private final Deliveries deliveries;
+  private final SeatDeliveries seating;
   private final Receiving receiving;
   private final Inspecting inspecting;
   private final Milestones milestones;
-  private final TransactionTemplate transaction;
 
   DemoLoader(
       DrevikProperties properties,
-      MixService mixes,
-      DeliveryService deliveries,
+      Shelf shelf,
+      Mixes mixes,
+      Deliveries deliveries,
+      SeatDeliveries seating,
       Receiving receiving,
       Inspecting inspecting,
-      Milestones milestones,
-      TransactionTemplate transaction) {
+      Milestones milestones) {
     this.properties = properties;
+    this.shelf = shelf;
     this.mixes = mixes;
     this.deliveries = deliveries;
+    this.seating = seating;
     this.receiving = receiving;
     this.inspecting = inspecting;
     this.milestones = milestones;
-    this.transaction = transaction;
   }
 
   @Override
@@ -67,27 +73,35 @@ class DemoLoader implements ApplicationRunner {
     LOG.info("making the demo song");
     Path folder = properties.data().resolve("demo").resolve(WeathervaneDemo.DELIVERY_FOLDER);
     List<Path> files = WeathervaneDemo.writeDelivery(folder);
-    transaction.executeWithoutResult(status -> load(files));
+    String session = session();
+    String delivery =
+        deliveries.list(session).stream()
+            .map(DeliveryView.Line::id)
+            .findFirst()
+            .orElseGet(() -> deliveries.open(session, WeathervaneDemo.DELIVERY_NAME, FROM));
+    for (Path file : files) {
+      try (InputStream in = Files.newInputStream(file)) {
+        receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
+      }
+      inspecting.carryOut(Sha256.of(file));
+    }
+    seating.seat(delivery, new MixEdits.Asked("seat the demo", mixes.headOf(session)));
+    milestones.reach(MILESTONE);
   }
 
-  /** All or nothing: a demo that was interrupted is loaded from the start the next time. */
-  private void load(List<Path> files) {
-    try {
-      Mix starter = WeathervaneDemo.template();
-      String template =
-          mixes.find(starter.name()).orElseGet(() -> mixes.create(starter, "demo template"));
-      String session = mixes.startSession(template, WeathervaneDemo.SESSION_NAME);
-      String delivery = deliveries.open(session, WeathervaneDemo.DELIVERY_NAME, FROM);
-      for (Path file : files) {
-        try (InputStream in = Files.newInputStream(file)) {
-          receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
-        }
-        inspecting.carryOut(Sha256.of(file));
-      }
-      deliveries.seat(delivery, mixes.headOf(session));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    milestones.reach(MILESTONE);
+  private String session() {
+    return shelf.sessions().stream()
+        .filter(session -> session.name().equals(WeathervaneDemo.SESSION_NAME))
+        .map(Shelf.Named::id)
+        .findFirst()
+        .orElseGet(
+            () -> {
+              Mix starter = WeathervaneDemo.template();
+              String template =
+                  shelf
+                      .find(starter.name())
+                      .orElseGet(() -> shelf.create(starter, "demo template"));
+              return shelf.startSession(template, WeathervaneDemo.SESSION_NAME);
+            });
   }
 }

@@ -2,7 +2,7 @@ package drevik.server.demo;
 
 import drevik.demo.Starters;
 import drevik.mix.Mix;
-import drevik.server.mix.MixService;
+import drevik.server.mix.Shelf;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
@@ -16,12 +16,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 @Order(1)
 class StarterLoader implements ApplicationRunner {
-  private final MixService mixes;
+  private final Shelf shelf;
   private final Milestones milestones;
   private final TransactionTemplate transaction;
 
-  StarterLoader(MixService mixes, Milestones milestones, TransactionTemplate transaction) {
-    this.mixes = mixes;
+  StarterLoader(Shelf shelf, Milestones milestones, TransactionTemplate transaction) {
+    this.shelf = shelf;
     this.milestones = milestones;
     this.transaction = transaction;
   }
@@ -33,8 +33,8 @@ class StarterLoader implements ApplicationRunner {
       if (!milestones.isReached(milestone)) {
         transaction.executeWithoutResult(
             status -> {
-              if (mixes.find(starter.name()).isEmpty()) {
-                mixes.create(starter, "starter");
+              if (shelf.find(starter.name()).isEmpty()) {
+                shelf.create(starter, "starter");
               }
               milestones.reach(milestone);
             });

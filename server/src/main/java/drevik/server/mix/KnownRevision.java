@@ -1,22 +1,16 @@
 package drevik.server.mix;
 
-import drevik.category.CategoryMap;
-import drevik.category.ColourFamily;
 import drevik.check.Finding;
 import drevik.check.LineCheck;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.reassign.MapAnswers;
 import drevik.route.FlowLayout;
-import drevik.route.FlowSketch;
 import drevik.server.mix.MixView.ChannelFacts;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.Executor;
-import java.util.concurrent.ForkJoinPool;
+import org.jspecify.annotations.Nullable;
 
 /** A revision and what follows from it, which is worked out when it is first asked for. */
 final class KnownRevision {
@@ -25,8 +19,7 @@ final class KnownRevision {
 
   private final int number;
   private final Mix document;
-  private CompletableFuture<Derived> derived;
-  private FlowSketch sketch;
+  private @Nullable Derived derived;
 
   KnownRevision(int number, Mix document) {
     this.number = number;
@@ -41,62 +34,28 @@ final class KnownRevision {
     return document;
   }
 
-  /** What follows, worked out now unless it has been begun already. */
-  Derived derived() {
-    return begun(Runnable::run).join();
-  }
-
-  /** Begins to work it out on another thread, to have it while the document is being written. */
-  void derive() {
-    begun(ForkJoinPool.commonPool());
-  }
-
-  private synchronized CompletableFuture<Derived> begun(Executor executor) {
+  /**
+   * What follows. Asked for outside the transaction of an edit: neither its time nor a fault in it
+   * holds the edit up, and what failed is tried anew the next time.
+   */
+  synchronized Derived derived() {
     if (derived == null) {
-      derived = CompletableFuture.supplyAsync(this::follow, executor);
+      derived = new Derived(FlowLayout.of(document), facts(), LineCheck.of(document));
     }
     return derived;
   }
 
-  private Derived follow() {
-    return new Derived(FlowLayout.of(document), facts(), LineCheck.of(document));
-  }
-
   private Map<String, ChannelFacts> facts() {
+    MapAnswers map = MapAnswers.of(document);
     Map<String, ChannelFacts> facts = new LinkedHashMap<>();
     for (Channel channel : document.channels()) {
-      facts.put(channel.id(), factsOf(channel, document.categoryMap()));
+      facts.put(channel.id(), new ChannelFacts(map.colourOf(channel), map.whyThere(channel)));
     }
     return facts;
   }
 
-  /** For the shelf, which needs no findings. */
-  synchronized FlowSketch sketch() {
-    if (sketch == null) {
-      Map<String, ChannelFacts> facts = facts();
-      Map<String, String> colours = new HashMap<>();
-      facts.forEach((id, fact) -> colours.put(id, fact.colour()));
-      document
-          .outputs()
-          .forEach(o -> colours.put(o.id(), colours.getOrDefault(o.channel(), "neutral")));
-      sketch = FlowSketch.of(FlowLayout.of(document), id -> colours.getOrDefault(id, "neutral"));
-    }
-    return sketch;
-  }
-
-  private static ChannelFacts factsOf(Channel channel, CategoryMap map) {
-    String colour =
-        Optional.ofNullable(channel.colour())
-            .or(() -> map.colourOf(channel.category()).map(CategoryMap.Answer::value))
-            .orElse(ColourFamily.ofCategory(channel.category()).toString());
-    if (channel.output() == null) {
-      return new ChannelFacts(colour, null);
-    }
-    String because =
-        map.destinationOf(channel.category())
-            .filter(answer -> answer.value().equals(channel.output()))
-            .map(answer -> "from the category map: " + answer.saidBy())
-            .orElse("set by hand");
-    return new ChannelFacts(colour, because);
+  /** Memory that it takes, in channels. */
+  int weight() {
+    return 1 + document.channels().size();
   }
 }

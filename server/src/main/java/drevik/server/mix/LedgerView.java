@@ -1,11 +1,9 @@
 package drevik.server.mix;
 
-import drevik.edit.LedgerColumn;
-import drevik.mix.Channel;
+import drevik.ledger.LedgerColumn;
+import drevik.ledger.Names;
 import drevik.mix.Mix;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 
 /**
  * The Mix as a table of texts, one row per channel in document order.
@@ -14,23 +12,22 @@ import java.util.Map;
  */
 public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
   /** What a column is called, and whether its cells can be written. */
-  public record Column(LedgerColumn id, String label, boolean editable) {}
+  public record Column(String id, String label, boolean editable) {}
 
   /** A channel's cells, in the order of the columns. */
   public record Row(String channel, List<String> cells) {}
 
   static LedgerView of(int revision, Mix mix) {
-    Map<String, Channel> channels = mix.channelsById();
-    List<LedgerColumn> columns = Arrays.asList(LedgerColumn.values());
+    Names names = Names.of(mix);
+    List<LedgerColumn> columns = LedgerColumn.ALL;
     return new LedgerView(
         revision,
-        columns.stream().map(c -> new Column(c, c.label(), c.isEditable())).toList(),
+        columns.stream().map(c -> new Column(c.id(), c.label(), c.editable())).toList(),
         mix.channels().stream()
             .map(
                 channel ->
                     new Row(
-                        channel.id(),
-                        columns.stream().map(c -> c.text(channel, channels)).toList()))
+                        channel.id(), columns.stream().map(c -> c.text(channel, names)).toList()))
             .toList());
   }
 }

@@ -41,36 +41,51 @@ class MixController {
   /** The id of what was made. */
   record Created(String id) {}
 
-  /** An edit with the revision that it was made on. */
-  record EditRequest(int basedOn, Edit edit) {}
+  /**
+   * An edit.
+   *
+   * @param id of this request, made by whoever asks: asked again, it is done once
+   * @param basedOn the revision that it was made on; the answer tells what is different from it
+   */
+  record EditRequest(String id, int basedOn, Edit edit) {}
 
-  /** The revision that the page shows: the answer tells what is different from it. */
-  record Shown(int basedOn) {}
+  /** The same for what is no edit: undo, redo, going to a revision. */
+  record ChangeRequest(String id, int basedOn) {
+    MixEdits.Asked asked() {
+      return new MixEdits.Asked(id, basedOn);
+    }
+  }
 
   private static final int LARGEST_FILE = 32_000_000;
 
-  private final MixService mixes;
+  private final Shelf shelf;
+  private final Mixes mixes;
+  private final MixEdits edits;
+  private final MixHistory history;
   private final MixEvents events;
 
-  MixController(MixService mixes, MixEvents events) {
+  MixController(Shelf shelf, Mixes mixes, MixEdits edits, MixHistory history, MixEvents events) {
+    this.shelf = shelf;
     this.mixes = mixes;
+    this.edits = edits;
+    this.history = history;
     this.events = events;
   }
 
   @GetMapping
   List<ShelfItem> shelf() {
-    return mixes.shelf();
+    return shelf.list();
   }
 
   @PostMapping("/sessions")
   Created startSession(@RequestBody NewSession wanted) {
-    return new Created(mixes.startSession(wanted.template(), wanted.name()));
+    return new Created(shelf.startSession(wanted.template(), wanted.name()));
   }
 
   @PostMapping("/templates")
   Created newTemplate(@RequestBody NewTemplate wanted) {
     String name = wanted.name() == null || wanted.name().isBlank() ? "New template" : wanted.name();
-    return new Created(mixes.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
+    return new Created(shelf.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
   }
 
   /** How many songs an album has. */
@@ -78,7 +93,7 @@ class MixController {
 
   @PostMapping("/albums")
   Created newAlbum(@RequestBody NewAlbum wanted) {
-    return new Created(mixes.create(Starters.album(wanted.songs()), "new album"));
+    return new Created(shelf.create(Starters.album(wanted.songs()), "new album"));
   }
 
   /** The body is a Mix as a file has it; no more of it is read than a Mix can have. */
@@ -96,19 +111,19 @@ class MixController {
               + LARGEST_FILE / 1_000_000
               + " MB; this file is larger, and no Mix.");
     }
-    Mix mix = Documents.readMix(new String(bytes, StandardCharsets.UTF_8));
+    Mix mix = Documents.readForeign(new String(bytes, StandardCharsets.UTF_8));
     SignalGraph.requireSound(mix);
-    return new Created(mixes.create(mix, "read from a file"));
+    return new Created(shelf.create(mix, "read from a file"));
   }
 
   @PostMapping("/{id}/duplicate")
   Created duplicate(@PathVariable String id) {
-    return new Created(mixes.duplicate(id));
+    return new Created(shelf.duplicate(id));
   }
 
   @PostMapping("/{id}/template")
   Created makeTemplate(@PathVariable String id, @RequestBody NewTemplate wanted) {
-    return new Created(mixes.makeTemplate(id, wanted.name()));
+    return new Created(shelf.makeTemplate(id, wanted.name()));
   }
 
   @GetMapping("/{id}")
@@ -124,17 +139,20 @@ class MixController {
 
   @PostMapping("/{id}/edits")
   MixChange edit(@PathVariable String id, @RequestBody EditRequest request) {
-    return mixes.edit(id, request.basedOn(), request.edit());
+    if (request.edit() == null) {
+      throw new Refused("The request holds no edit; say what is to be changed.");
+    }
+    return edits.edit(id, new MixEdits.Asked(request.id(), request.basedOn()), request.edit());
   }
 
   @PostMapping("/{id}/undo")
-  MixChange undo(@PathVariable String id, @RequestBody Shown shown) {
-    return mixes.undo(id, shown.basedOn());
+  MixChange undo(@PathVariable String id, @RequestBody ChangeRequest request) {
+    return edits.undo(id, request.asked());
   }
 
   @PostMapping("/{id}/redo")
-  MixChange redo(@PathVariable String id, @RequestBody Shown shown) {
-    return mixes.redo(id, shown.basedOn());
+  MixChange redo(@PathVariable String id, @RequestBody ChangeRequest request) {
+    return edits.redo(id, request.asked());
   }
 
   /** Says the revision now, and each later one as it is made. */
@@ -153,13 +171,13 @@ class MixController {
 
   @PostMapping("/{id}/archive")
   Created archive(@PathVariable String id, @RequestBody Archiving wanted) {
-    mixes.archive(id, wanted.archived());
+    shelf.archive(id, wanted.archived());
     return new Created(id);
   }
 
   @GetMapping("/{id}/revisions")
   List<RevisionLine> history(@PathVariable String id) {
-    return mixes.history(id);
+    return history.list(id);
   }
 
   /** A name for a revision; null or blank takes it off. */
@@ -168,17 +186,18 @@ class MixController {
   @PostMapping("/{id}/revisions/{number}/name")
   List<RevisionLine> name(
       @PathVariable String id, @PathVariable int number, @RequestBody RevisionName wanted) {
-    return mixes.name(id, number, wanted.name());
+    return history.name(id, number, wanted.name());
   }
 
   @GetMapping("/{id}/differences")
   List<String> differences(@PathVariable String id, @RequestParam int from, @RequestParam int to) {
-    return mixes.differences(id, from, to);
+    return history.differences(id, from, to);
   }
 
   @PostMapping("/{id}/revisions/{number}")
-  MixChange goTo(@PathVariable String id, @PathVariable int number, @RequestBody Shown shown) {
-    return mixes.goTo(id, shown.basedOn(), number);
+  MixChange goTo(
+      @PathVariable String id, @PathVariable int number, @RequestBody ChangeRequest request) {
+    return edits.goTo(id, request.asked(), number);
   }
 
   @GetMapping("/{id}/ledger")

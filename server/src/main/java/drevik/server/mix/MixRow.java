@@ -9,6 +9,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A Mix on the shelf: its head revision, and what the shelf shows of it. */
 @Entity
@@ -29,6 +32,10 @@ class MixRow {
   int last;
 
   boolean archived;
+
+  /** Null for a row of an earlier program, until its head moves, and for what cannot be read. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Nullable ShelfSummary summary;
 
   @Version long version;
 

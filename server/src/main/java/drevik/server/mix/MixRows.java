@@ -1,11 +1,19 @@
 package drevik.server.mix;
 
 import drevik.mix.MixKind;
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 
 interface MixRows extends JpaRepository<MixRow, String> {
+  /** For a change: the row is locked until the transaction ends. */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query("select m from MixRow m where m.id = :id")
+  Optional<MixRow> findLocked(String id);
+
   List<MixRow> findAllByOrderByKindDescChangedAtDescNameAsc();
 
   Optional<MixRow> findFirstByNameAndKindOrderByCreatedAt(String name, MixKind kind);

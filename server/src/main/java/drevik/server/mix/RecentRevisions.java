@@ -1,9 +1,8 @@
 package drevik.server.mix;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import drevik.mix.Mix;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -12,27 +11,23 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /**
  * Revisions that were read or made lately, with what follows from them. A revision never changes,
  * so what is kept here cannot be out of date; reading a large one anew costs more than everything
- * else in an edit.
+ * else in an edit. Large Mixes push out more than small ones do.
  */
 @Component
 class RecentRevisions {
-  private static final int MOST = 32;
+  /** Channels of all revisions together: some 150 MB. */
+  private static final long MOST_CHANNELS = 60_000;
 
-  private final Map<RevisionRow.Key, KnownRevision> revisions =
-      Collections.synchronizedMap(
-          new LinkedHashMap<>(MOST, 0.75f, true) {
-            private static final long serialVersionUID = 1;
-
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<RevisionRow.Key, KnownRevision> eldest) {
-              return size() > MOST;
-            }
-          });
+  private final Cache<RevisionRow.Key, KnownRevision> revisions =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_CHANNELS)
+          .weigher((RevisionRow.Key key, KnownRevision revision) -> revision.weight())
+          .build();
 
   /** A revision that is in the database, its document read if it is not here. */
   KnownRevision get(String mixId, int number, Supplier<Mix> read) {
     RevisionRow.Key key = new RevisionRow.Key(mixId, number);
-    KnownRevision known = revisions.get(key);
+    KnownRevision known = revisions.getIfPresent(key);
     if (known != null) {
       return known;
     }

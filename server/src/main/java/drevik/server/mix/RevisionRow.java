@@ -1,6 +1,5 @@
 package drevik.server.mix;
 
-import drevik.mix.Mix;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
@@ -10,9 +9,7 @@ import java.io.Serializable;
 import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.annotations.Mutability;
 import org.hibernate.type.SqlTypes;
-import org.hibernate.type.descriptor.java.Immutability;
 
 /** One immutable state of a Mix, and what made it. */
 @Entity
@@ -33,15 +30,14 @@ class RevisionRow {
   @Column(nullable = false)
   String says;
 
-  // A Mix never changes: Hibernate need not copy it, by way of JSON, to find out whether it did.
-  @Mutability(Immutability.class)
+  /** The Mix as text: what a newer program wrote can be listed, and is refused when it is read. */
   @JdbcTypeCode(SqlTypes.JSON)
   @Column(nullable = false)
-  Mix document;
+  String document;
 
   protected RevisionRow() {}
 
-  RevisionRow(String mixId, int number, Integer parent, Instant at, String says, Mix document) {
+  RevisionRow(String mixId, int number, Integer parent, Instant at, String says, String document) {
     this.key = new Key(mixId, number);
     this.parent = parent;
     this.at = at;

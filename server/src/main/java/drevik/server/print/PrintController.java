@@ -1,8 +1,8 @@
 package drevik.server.print;
 
 import drevik.render.PrintReport;
+import drevik.server.events.Listener;
 import jakarta.annotation.PreDestroy;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
@@ -79,38 +79,29 @@ class PrintController {
     Watcher watcher = new Watcher(id, emitter);
     watcher.future =
         watch.scheduleWithFixedDelay(watcher, 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
-    emitter.onCompletion(watcher::stop);
-    emitter.onError(e -> watcher.stop());
     return emitter;
   }
 
   private final class Watcher implements Runnable {
     private final String id;
-    private final SseEmitter emitter;
+    private final Listener<PrintView> listener;
     private PrintView last;
     private volatile ScheduledFuture<?> future;
 
     Watcher(String id, SseEmitter emitter) {
       this.id = id;
-      this.emitter = emitter;
+      this.listener = new Listener<>(emitter, "print", this::stop);
     }
 
     @Override
     public void run() {
-      try {
-        PrintView now = prints.view(id);
-        if (!now.equals(last)) {
-          emitter.send(SseEmitter.event().name("print").data(now, MediaType.APPLICATION_JSON));
-          last = now;
-        }
-        if (now.state().isFinal()) {
-          emitter.complete();
-          stop();
-        }
-      } catch (IOException | RuntimeException e) {
-        // The listener went away, or the run did.
-        emitter.completeWithError(e);
+      PrintView now = prints.view(id);
+      if (now.state().isFinal()) {
+        listener.tellLast(now);
         stop();
+      } else if (!now.equals(last)) {
+        listener.tell(now);
+        last = now;
       }
     }
 

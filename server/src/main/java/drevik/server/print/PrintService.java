@@ -12,13 +12,14 @@ import drevik.render.Progress;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
 import drevik.server.NotFound;
-import drevik.server.mix.MixService;
+import drevik.server.mix.Mixes;
 import drevik.server.store.AudioStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.HashSet;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -31,8 +32,11 @@ public class PrintService {
   private static final Logger LOG = LoggerFactory.getLogger(PrintService.class);
   private static final long REPORT_EVERY_NANOS = 200_000_000;
 
+  private static final int CORES = Runtime.getRuntime().availableProcessors();
+
+  private final AtomicInteger printing = new AtomicInteger();
   private final PrintRunRows runs;
-  private final MixService mixes;
+  private final Mixes mixes;
   private final AudioStore store;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
@@ -41,7 +45,7 @@ public class PrintService {
 
   PrintService(
       PrintRunRows runs,
-      MixService mixes,
+      Mixes mixes,
       AudioStore store,
       SchedulerClient scheduler,
       TransactionTemplate transaction,
@@ -120,10 +124,15 @@ public class PrintService {
       return;
     }
     runs.start(id, clock.instant());
+    int running = printing.incrementAndGet();
     try {
       Files.createDirectories(prints);
       Mix mix = mixes.document(row.mixId, row.revision);
-      PrintOptions options = PrintOptions.only(new HashSet<>(row.outputs)).ofRevision(row.revision);
+      // Prints that run at once share the cores; each alone would take them all.
+      PrintOptions options =
+          PrintOptions.only(new HashSet<>(row.outputs))
+              .ofRevision(row.revision)
+              .onThreads(Math.max(1, CORES / running));
       PrintReport report =
           Printer.print(
               mix, audio -> store.locate(audio.sha256()), options, folder(id), reporting(id));
@@ -135,6 +144,8 @@ public class PrintService {
     } catch (Exception e) {
       LOG.error("print run {}", id, e);
       end(id, PrintState.FAILED, "The print failed inside Drevik: " + e, null);
+    } finally {
+      printing.decrementAndGet();
     }
   }
 

@@ -4,6 +4,11 @@ import com.fasterxml.jackson.databind.JavaType;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import drevik.codec.Documents;
 import drevik.edit.Edit;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.MapEntryField;
+import drevik.mix.field.MixField;
+import drevik.mix.field.SendField;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
@@ -20,6 +25,7 @@ import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
@@ -65,6 +71,9 @@ class OpenApiConfiguration {
       }
       edit.setDiscriminator(discriminator);
       schemas.put("Edit", edit);
+      ChangeSchemas changes = new ChangeSchemas(schemas);
+      Stream.of(MixField.ALL, ChannelField.ALL, SendField.ALL, MapEntryField.ALL)
+          .forEach(changes::add);
     };
   }
 
@@ -93,6 +102,11 @@ class OpenApiConfiguration {
         AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
       if (!chain.hasNext()) {
         return null;
+      }
+      JavaType asked = io.swagger.v3.core.util.Json.mapper().constructType(type.getType());
+      if (asked != null && asked.getRawClass() == Changes.class) {
+        return new Schema<>()
+            .$ref(REF + ChangeSchemas.nameOf(asked.containedTypeOrUnknown(0).getRawClass()));
       }
       Schema<?> schema = chain.next().resolve(type, context, chain);
       JavaType java = io.swagger.v3.core.util.Json.mapper().constructType(type.getType());

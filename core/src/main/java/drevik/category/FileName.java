@@ -1,0 +1,20 @@
+package drevik.category;
+
+/** The parts of a delivered file's name; folders are told apart by either slash. */
+public final class FileName {
+  private FileName() {}
+
+  /** The name without the folders above it. */
+  public static String baseOf(String name) {
+    return name.substring(start(name));
+  }
+
+  /** The folders above it, with the last slash; empty if there are none. */
+  public static String folderOf(String name) {
+    return name.substring(0, start(name));
+  }
+
+  private static int start(String name) {
+    return Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1;
+  }
+}

@@ -1,0 +1,34 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import java.util.List;
+
+/** Gives many channels the chain of one, in the place of theirs. */
+public record CopyChain(String from, List<String> channels) implements Edit {
+  @Override
+  public Mix applyTo(Mix mix) {
+    Channel source = Picked.one(mix, from);
+    FreshIds fresh = new FreshIds(mix);
+    return Soundness.require(
+        mix,
+        Picked.change(
+            mix,
+            channels,
+            channel ->
+                channel.id().equals(from)
+                    ? channel
+                    : channel.withChain(
+                        source.chain().stream()
+                            .map(i -> i.withId(fresh.of(channel.id(), i.processor())))
+                            .toList())));
+  }
+
+  @Override
+  public String says(Mix before) {
+    return "copy the chain of "
+        + Picked.names(before, List.of(from))
+        + " to "
+        + Picked.names(before, channels);
+  }
+}

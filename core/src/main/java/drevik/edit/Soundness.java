@@ -1,0 +1,211 @@
+package drevik.edit;
+
+import drevik.category.CategoryMap;
+import drevik.category.CategoryTree;
+import drevik.category.ColourFamily;
+import drevik.mix.Channel;
+import drevik.mix.Control;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.mix.Refused;
+import drevik.mix.StemSet;
+import drevik.mix.Validity;
+import drevik.route.SignalGraph;
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What no edit may bring into a Mix: values that cannot be, ids of nothing, loops. What was wrong
+ * before is no reason to refuse: it is a finding, and may be what somebody is about to mend.
+ */
+final class Soundness {
+  /** What is wrong → the id of what it is wrong with. */
+  private final Map<String, String> faults = new LinkedHashMap<>();
+
+  private final Mix mix;
+  private final Map<String, Channel> channels;
+
+  private Soundness(Mix mix) {
+    this.mix = mix;
+    this.channels = mix.channelsById();
+  }
+
+  /**
+   * The Mix after an edit, if it is sound.
+   *
+   * @throws Refused with the first thing that is wrong with it and was not before
+   */
+  static Mix require(Mix before, Mix after) {
+    Validity.require(after);
+    if (before.channels() != after.channels()) {
+      SignalGraph.requireSound(after);
+    }
+    Soundness is = new Soundness(after);
+    Soundness was = new Soundness(before);
+    is.lookAt(before);
+    was.lookAt(after);
+    is.faults.keySet().removeAll(was.faults.keySet());
+    is.faults.entrySet().stream()
+        .findFirst()
+        .ifPresent(
+            fault -> {
+              throw Refused.about(fault.getValue(), fault.getKey());
+            });
+    return after;
+  }
+
+  /** Only what differs from the other can make the difference. */
+  private void lookAt(Mix other) {
+    boolean moved = !mix.channels().equals(other.channels());
+    if (moved) {
+      mix.channels().forEach(this::channel);
+    }
+    if (moved || !mix.controls().equals(other.controls())) {
+      controls();
+    }
+    if (moved || !mix.outputs().equals(other.outputs())) {
+      mix.outputs().forEach(this::output);
+    }
+    if (!mix.stemSets().equals(other.stemSets()) || !mix.outputs().equals(other.outputs())) {
+      stemSets();
+    }
+    if (!mix.categoryMap().equals(other.categoryMap())) {
+      categoryMap(mix.categoryMap());
+    }
+    if (mix.endFrame() != null && mix.endFrame() <= mix.startFrame()) {
+      fault("mix", "The end must stand behind the start; correct one of them.");
+    }
+  }
+
+  private void fault(String subject, String says) {
+    faults.put(says, subject);
+  }
+
+  private void channel(Channel channel) {
+    category(channel.id(), channel.category());
+    colour(channel.id(), channel.colour());
+    Channel group = channels.get(channel.group());
+    if (channel.group() != null && group == null) {
+      fault(
+          channel.id(),
+          "“" + channel.name() + "” is shown with a channel that is not in this Mix.");
+    } else if (group != null && group.kind().holdsClips()) {
+      fault(group.id(), "“" + group.name() + "” is no bus; a group belongs to a bus.");
+    }
+  }
+
+  private void category(String subject, String category) {
+    if (!CategoryTree.has(category)) {
+      fault(subject, CategoryTree.unknownMessage(category));
+    }
+  }
+
+  private void colour(String subject, @Nullable String colour) {
+    if (colour != null && ColourFamily.byId(colour).isEmpty()) {
+      fault(
+          subject,
+          "There is no colour “"
+              + colour
+              + "”; choose one of "
+              + Arrays.stream(ColourFamily.values())
+                  .map(ColourFamily::toString)
+                  .collect(Collectors.joining(", "))
+              + ".");
+    }
+  }
+
+  private void controls() {
+    Map<String, Control> controls = new HashMap<>();
+    mix.controls().forEach(control -> controls.put(control.id(), control));
+    for (Control control : mix.controls()) {
+      if (channels.containsKey(control.id())) {
+        fault(control.id(), "The id “" + control.id() + "” is a channel's; ids are given once.");
+      }
+      for (String member : control.members()) {
+        if (!channels.containsKey(member) && !controls.containsKey(member)) {
+          fault(
+              control.id(),
+              "“"
+                  + control.name()
+                  + "” has a member that is not in this Mix; pick the members again.");
+        }
+      }
+      if (holdsItself(control, controls)) {
+        fault(
+            control.id(),
+            "“" + control.name() + "” would hold itself; take it out of its members' members.");
+      }
+    }
+  }
+
+  private static boolean holdsItself(Control control, Map<String, Control> controls) {
+    Set<String> seen = new HashSet<>();
+    Deque<String> open = new ArrayDeque<>(control.members());
+    while (!open.isEmpty()) {
+      String member = open.pop();
+      if (member.equals(control.id())) {
+        return true;
+      }
+      if (controls.containsKey(member) && seen.add(member)) {
+        open.addAll(controls.get(member).members());
+      }
+    }
+    return false;
+  }
+
+  private void output(Output output) {
+    if (!channels.containsKey(output.channel())) {
+      fault(
+          output.id(),
+          "Output “"
+              + output.name()
+              + "” is taken from a channel that is not in this Mix; choose another.");
+    }
+    output.without().forEach(category -> category(output.id(), category));
+  }
+
+  private void stemSets() {
+    Set<String> outputs = mix.outputs().stream().map(Output::id).collect(Collectors.toSet());
+    for (StemSet set : mix.stemSets()) {
+      if (!outputs.contains(set.mixOutput()) || !outputs.containsAll(set.stems())) {
+        fault(
+            set.id(),
+            "Stem set “" + set.name() + "” names an output that is not in this Mix; pick again.");
+      }
+      if (set.stems().contains(set.mixOutput())) {
+        fault(set.id(), "The mix output is one of its own stems; take it out of the set.");
+      }
+    }
+  }
+
+  private void categoryMap(CategoryMap map) {
+    map.entries()
+        .forEach(
+            entry -> {
+              category(entry.category(), entry.category());
+              colour(entry.category(), entry.colour());
+              Channel destination = channels.get(entry.destination());
+              if (entry.destination() != null && destination == null) {
+                fault(
+                    entry.category(),
+                    "The destination of " + entry.category() + " is not in this Mix; choose one.");
+              } else if (destination != null && destination.kind().holdsClips()) {
+                fault(
+                    entry.category(),
+                    "“"
+                        + destination.name()
+                        + "” plays files; choose a bus for "
+                        + entry.category()
+                        + ".");
+              }
+            });
+  }
+}

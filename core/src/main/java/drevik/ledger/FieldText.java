@@ -1,0 +1,141 @@
+package drevik.ledger;
+
+import drevik.mix.AudioRef;
+import drevik.mix.Clip;
+import drevik.mix.Insert;
+import drevik.mix.Key;
+import drevik.mix.Send;
+import drevik.mix.field.Field;
+import drevik.mix.field.ListField;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** How what is said of a thing is written for people. */
+public final class FieldText {
+  /** Faders at or below it are silent, dB. */
+  static final double SILENCE_DB = -144;
+
+  private FieldText() {}
+
+  /** What a field of a thing says, without its unit: {@code −3.5}, {@code L30}, {@code yes}. */
+  public static <T, V> String of(Field<T, V> field, T thing, Names names) {
+    return ofValue(field, field.get(thing), names);
+  }
+
+  /** The same for a value; empty where nothing is said. */
+  public static <V> String ofValue(Field<?, V> field, @Nullable V value, Names names) {
+    if (value == null) {
+      return "";
+    }
+    if (value instanceof List<?> list) {
+      return items((ListField<?, ?>) field, list, names);
+    }
+    if (value instanceof String text) {
+      return field.targets().isEmpty() ? text : names.of(text);
+    }
+    if (value instanceof Key key) {
+      return names.of(key.source()) + ", " + key.tap();
+    }
+    if (value instanceof AudioRef audio) {
+      return audio.name();
+    }
+    if (value instanceof Boolean yes) {
+      return yes ? "yes" : "";
+    }
+    return value instanceof Number number ? figure(field, number, names) : value.toString();
+  }
+
+  /** The same with its unit behind it: {@code −3.5 dB}. */
+  public static <V> String withUnit(Field<?, V> field, @Nullable V value, Names names) {
+    String text = ofValue(field, value, names);
+    return text.isEmpty() ? text : text + unitOf(field);
+  }
+
+  /** What stands behind the label of a column of figures: {@code dB}. */
+  static String unitOf(Field<?, ?> field) {
+    return switch (field.unit()) {
+      case DECIBELS -> " dB";
+      case FRAMES -> " s";
+      case HERTZ -> " Hz";
+      case BEATS_PER_MINUTE -> " bpm";
+      case LUFS -> " LUFS";
+      case LOUDNESS_UNITS -> " LU";
+      case DBTP -> " dBTP";
+      case PAN, NONE -> "";
+    };
+  }
+
+  private static String figure(Field<?, ?> field, Number number, Names names) {
+    double value = number.doubleValue();
+    return switch (field.unit()) {
+      case DECIBELS -> value <= SILENCE_DB ? "−∞" : plain(value, 2);
+      case PAN -> pan(value);
+      case FRAMES -> plain(names.seconds(number.longValue()), 3);
+      default -> plain(value, 3);
+    };
+  }
+
+  /** A figure without needless noughts. */
+  public static String plain(double value, int decimals) {
+    String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
+    if (text.contains(".")) {
+      text = text.replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
+    return text.replace('-', '−').replaceAll("^−0$", "0");
+  }
+
+  private static String pan(double pan) {
+    long percent = Math.round(Math.abs(pan) * 100);
+    return percent == 0 ? "C" : (pan < 0 ? "L" : "R") + percent;
+  }
+
+  private static String items(ListField<?, ?> field, List<?> list, Names names) {
+    if (list.isEmpty()) {
+      return "";
+    }
+    return list.stream()
+        .map(item -> item(field, item, names))
+        .filter(Objects::nonNull)
+        .distinct()
+        .collect(Collectors.joining(", "));
+  }
+
+  /** What a member of a list is called. */
+  static String item(ListField<?, ?> field, Object item, Names names) {
+    if (item instanceof Send send) {
+      return to(send, names) + " " + (send.on() ? level(send) : "off");
+    }
+    if (item instanceof Insert insert) {
+      return insert.processor();
+    }
+    if (item instanceof Clip clip) {
+      return clip.audio().name();
+    }
+    if (item instanceof String id) {
+      return field.targets().isEmpty() || names.of(id).isEmpty() ? id : names.of(id);
+    }
+    return nameOf(field, item);
+  }
+
+  /** Where a send goes. */
+  static String to(Send send, Names names) {
+    return send.destinations().stream().map(names::of).collect(Collectors.joining(" + "));
+  }
+
+  private static String level(Send send) {
+    return send.levelDb() <= SILENCE_DB ? "−∞" : plain(send.levelDb(), 2);
+  }
+
+  @SuppressWarnings("unchecked") // the item is a member of the list that the field is of
+  private static <E> String nameOf(ListField<?, E> field, Object item) {
+    E one = (E) item;
+    return field
+        .items()
+        .flatMap(fields -> fields.byId("name"))
+        .map(name -> String.valueOf(name.get(one)))
+        .orElse(field.idOf(one));
+  }
+}

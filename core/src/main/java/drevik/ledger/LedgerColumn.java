@@ -1,0 +1,63 @@
+package drevik.ledger;
+
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.ValueField;
+import java.util.List;
+
+/**
+ * A column of the Ledger: a field of channels.
+ *
+ * @param label with the unit of its figures
+ * @param editable false for what is edited elsewhere
+ */
+public record LedgerColumn(Field<Channel, ?> field, String label, boolean editable) {
+  /** From left to right. Audio is seated, not typed. */
+  public static final List<LedgerColumn> ALL =
+      ChannelField.ALL.all().stream()
+          .filter(field -> field != ChannelField.CLIPS)
+          .map(LedgerColumn::of)
+          .toList();
+
+  private static LedgerColumn of(Field<Channel, ?> field) {
+    return new LedgerColumn(
+        field, field.label() + FieldText.unitOf(field), TypedText.isWritable(field));
+  }
+
+  /**
+   * The column of a field.
+   *
+   * @throws Refused if there is none
+   */
+  public static LedgerColumn of(String id) {
+    return ALL.stream()
+        .filter(column -> column.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> new Refused("The Ledger has no column “" + id + "”."));
+  }
+
+  public String id() {
+    return field.id();
+  }
+
+  /** What stands in the cell. */
+  public String text(Channel channel, Names names) {
+    return FieldText.of(field, channel, names);
+  }
+
+  /**
+   * What becomes of a channel when a text is written here.
+   *
+   * @throws Refused if the text means nothing here
+   */
+  public Changes<Channel> typed(Mix mix, String text) {
+    if (!editable) {
+      throw new Refused("“" + label + "” cannot be typed here; change it in the Flow.");
+    }
+    return TypedText.changes(mix, (ValueField<Channel, ?>) field, text);
+  }
+}

@@ -1,0 +1,13 @@
+package drevik.mix;
+
+import drevik.audio.AudioException;
+import java.nio.file.Path;
+
+/** Finds the file that a clip plays. */
+@FunctionalInterface
+public interface AudioLocator {
+  /**
+   * @throws AudioException if the audio is not there, saying where it was looked for
+   */
+  Path locate(AudioRef audio);
+}

@@ -1,0 +1,34 @@
+package drevik.mix.field;
+
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+
+/** Named figures, such as the settings of a processor; each is changed for itself. */
+public final class FiguresField<T> extends Field<T, Map<String, Double>> {
+  FiguresField(String id, String label, Function<T, Map<String, Double>> getter) {
+    super(id, label, getter, Unit.NONE, Set.of(), false);
+  }
+
+  @Override
+  @Nullable Change<Map<String, Double>> between(
+      @Nullable Map<String, Double> before, @Nullable Map<String, Double> after) {
+    Map<String, @Nullable Double> figures = new TreeMap<>();
+    before.keySet().forEach(name -> figures.put(name, null));
+    after.forEach(figures::put);
+    figures
+        .entrySet()
+        .removeIf(
+            figure ->
+                figure.getValue() != null && figure.getValue().equals(before.get(figure.getKey())));
+    return figures.isEmpty() ? null : new FiguresChange(figures);
+  }
+
+  @Override
+  @Nullable Map<String, Double> without(
+      @Nullable Map<String, Double> value, Target target, Set<String> gone) {
+    return value;
+  }
+}

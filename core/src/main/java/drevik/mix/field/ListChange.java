@@ -1,0 +1,116 @@
+package drevik.mix.field;
+
+import drevik.mix.Refused;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What becomes of the members of a list; those that it does not speak of stay as they are. Removed
+ * first, then changed, put in order, and added.
+ *
+ * @param added new members, each with the id of the one that it stands behind
+ * @param removed ids; one that is gone already is no fault
+ * @param changed id → what becomes of the member's fields
+ * @param order ids in the order in which they stand from now on among each other; empty if that
+ *     stays
+ */
+public record ListChange<E>(
+    ListField<?, E> of,
+    List<Added<E>> added,
+    List<String> removed,
+    Map<String, Changes<E>> changed,
+    List<String> order)
+    implements Change<List<E>> {
+
+  /**
+   * A new member.
+   *
+   * @param after id of the member that it stands behind; null for the first place
+   */
+  public record Added<E>(E item, @Nullable String after) {}
+
+  public ListChange {
+    added = List.copyOf(added);
+    removed = List.copyOf(removed);
+    changed = Collections.unmodifiableMap(new LinkedHashMap<>(changed));
+    order = List.copyOf(order);
+  }
+
+  /** A member is added at the end. */
+  static <E> ListChange<E> adding(ListField<?, E> of, E item, List<E> now) {
+    String last = now.isEmpty() ? null : of.idOf(now.get(now.size() - 1));
+    return new ListChange<>(of, List.of(new Added<>(item, last)), List.of(), Map.of(), List.of());
+  }
+
+  static <E> ListChange<E> removing(ListField<?, E> of, List<String> ids) {
+    return new ListChange<>(of, List.of(), ids, Map.of(), List.of());
+  }
+
+  boolean isNothing() {
+    return added.isEmpty() && removed.isEmpty() && changed.isEmpty() && order.isEmpty();
+  }
+
+  @Override
+  public List<E> applyTo(@Nullable List<E> before) {
+    List<E> kept = new ArrayList<>(before == null ? List.of() : before);
+    Set<String> gone = new HashSet<>(removed);
+    kept.removeIf(item -> gone.contains(of.idOf(item)));
+    Set<String> unseen = new HashSet<>(changed.keySet());
+    kept.replaceAll(
+        item -> {
+          Changes<E> changes = changed.get(of.idOf(item));
+          unseen.remove(of.idOf(item));
+          return changes == null ? item : changes.applyTo(item);
+        });
+    if (!unseen.isEmpty()) {
+      throw Refused.about(
+          unseen.iterator().next(),
+          "“" + unseen.iterator().next() + "” (" + of.label() + ") was removed meanwhile.");
+    }
+    putInOrder(kept);
+    for (Added<E> one : added) {
+      add(kept, one);
+    }
+    return kept;
+  }
+
+  /** Those that are named take each other's places; the others stay where they are. */
+  private void putInOrder(List<E> kept) {
+    Map<String, E> byId = of.byId(kept);
+    List<E> wanted = order.stream().map(byId::get).filter(Objects::nonNull).toList();
+    Set<String> named = new HashSet<>(order);
+    int next = 0;
+    for (int i = 0; i < kept.size(); i++) {
+      if (named.contains(of.idOf(kept.get(i)))) {
+        kept.set(i, wanted.get(next++));
+      }
+    }
+  }
+
+  private void add(List<E> kept, Added<E> one) {
+    String id = of.idOf(one.item());
+    int at = one.after() == null ? 0 : kept.size();
+    for (int i = 0; i < kept.size(); i++) {
+      String there = of.idOf(kept.get(i));
+      if (there.equals(id)) {
+        if (of.items().isEmpty()) {
+          // Two may add the same reference.
+          return;
+        }
+        throw Refused.about(
+            id, "The id “" + id + "” (" + of.label() + ") is taken; ids are given once.");
+      }
+      if (there.equals(one.after())) {
+        at = i + 1;
+      }
+    }
+    kept.add(at, one.item());
+  }
+}

@@ -1,0 +1,39 @@
+package drevik.mix.field;
+
+import drevik.audio.Layout;
+import drevik.audio.SampleFormat;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
+import drevik.mix.field.Field.Target;
+import java.util.Set;
+
+/** What can be said of an output. */
+public final class OutputField {
+  private static final Fields.Builder<Output> FIELDS = new Fields.Builder<>(Output.class);
+
+  public static final ValueField<Output, String> NAME =
+      FIELDS.value("name", "Name", String.class, Output::name);
+  public static final ValueField<Output, OutputKind> KIND =
+      FIELDS.value("kind", "Kind", OutputKind.class, Output::kind);
+  public static final ValueField<Output, String> CHANNEL =
+      FIELDS.neededReference("channel", "Taken from", Output::channel, Target.CHANNEL);
+  public static final ValueField<Output, Tap> TAP =
+      FIELDS.value("tap", "Tap", Tap.class, Output::tap);
+  public static final ValueField<Output, Layout> LAYOUT =
+      FIELDS.value("layout", "Layout", Layout.class, Output::layout);
+  public static final ValueField<Output, SampleFormat> FORMAT =
+      FIELDS.value("format", "Format", SampleFormat.class, Output::format);
+  public static final ValueField<Output, String> NAME_PATTERN =
+      FIELDS.value("namePattern", "File name", String.class, Output::namePattern);
+  public static final ListField<Output, String> WITHOUT =
+      FIELDS.words("without", "Without", Output::without, Set.of(), false);
+  public static final ValueField<Output, String> SPECIFICATION =
+      FIELDS.reference(
+          "specification", "Specification", Output::specification, Target.SPECIFICATION);
+
+  /** All of them, in the order in which they are shown. */
+  public static final Fields<Output> ALL = FIELDS.build();
+
+  private OutputField() {}
+}

@@ -1,0 +1,27 @@
+package drevik.mix.field;
+
+import drevik.mix.Send;
+import drevik.mix.Tap;
+import drevik.mix.field.Field.Target;
+import drevik.mix.field.Field.Unit;
+import java.util.Set;
+
+/** What can be said of a send. */
+public final class SendField {
+  private static final Fields.Builder<Send> FIELDS = new Fields.Builder<>(Send.class);
+
+  public static final ListField<Send, String> DESTINATIONS =
+      FIELDS.words("destinations", "To", Send::destinations, Set.of(Target.CHANNEL), true);
+  public static final ValueField<Send, Tap> TAP = FIELDS.value("tap", "Tap", Tap.class, Send::tap);
+  public static final ValueField<Send, Double> LEVEL =
+      FIELDS.value("levelDb", "Level", Double.class, Send::levelDb, Unit.DECIBELS);
+  public static final ValueField<Send, Double> PAN =
+      FIELDS.value("pan", "Pan", Double.class, Send::pan, Unit.PAN);
+  public static final ValueField<Send, Boolean> ON =
+      FIELDS.value("on", "On", Boolean.class, Send::on);
+
+  /** All of them, in the order in which they are shown. */
+  public static final Fields<Send> ALL = FIELDS.build();
+
+  private SendField() {}
+}

@@ -1,0 +1,202 @@
+package drevik.edit;
+
+import static drevik.MixWords.insert;
+import static drevik.edit.Band.band;
+import static drevik.edit.Band.send;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import drevik.audio.Layout;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.JobKind;
+import drevik.mix.Key;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.Tap;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.MixField;
+import drevik.route.SignalGraph;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Creating, copying, moving and removing channels, and setting their fields. */
+class ChannelEditsTest {
+  @Test
+  void manyChannelsArePointedElsewhereInOneMove() {
+    Mix after = new SendChannelsTo(List.of("kick", "snare"), "mix").applyTo(band());
+    assertThat(after.channel("kick").orElseThrow().output()).isEqualTo("mix");
+    assertThat(after.channel("snare").orElseThrow().output()).isEqualTo("mix");
+    assertThat(after.channel("voice")).isEqualTo(band().channel("voice"));
+  }
+
+  @Test
+  void aLoopIsRefusedAndSpelledOut() {
+    assertThatThrownBy(() -> new SendChannelsTo(List.of("mix"), "drums").applyTo(band()))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("drums → mix → drums");
+    assertThatThrownBy(
+            () ->
+                new SetSend(List.of("plate"), List.of("plate"), send(Tap.PRE_FADER, 0.0, true))
+                    .applyTo(band()))
+        .hasMessageContaining("plate → plate");
+  }
+
+  @Test
+  void nothingIsSentIntoASeatOrToNobody() {
+    assertThatThrownBy(() -> new SendChannelsTo(List.of("kick"), "voice").applyTo(band()))
+        .hasMessageContaining("plays files");
+    assertThatThrownBy(() -> new SendChannelsTo(List.of("kick"), "gone").applyTo(band()))
+        .hasMessageContaining("not in this Mix");
+    assertThatThrownBy(
+            () -> SetChannels.of(List.of("gone"), ChannelField.MUTE, true).applyTo(band()))
+        .hasMessageContaining("gone");
+    assertThatThrownBy(() -> SetChannels.of(List.of(), ChannelField.MUTE, true).applyTo(band()))
+        .hasMessageContaining("pick at least one");
+  }
+
+  @Test
+  void removingTakesAllThatPointsThereAlong() {
+    Mix keyed =
+        band()
+            .mapChannels(
+                c ->
+                    c.id().equals("voice")
+                        ? c.withChain(
+                            List.of(
+                                insert("compressor", Map.of())
+                                    .withKey(new Key("drums", Tap.POST_FADER))))
+                        : c);
+    Mix after = new RemoveChannels(List.of("drums", "plate")).applyTo(keyed);
+    assertThat(after.channel("kick").orElseThrow().output()).isNull();
+    assertThat(after.channel("voice").orElseThrow().sends()).isEmpty();
+    assertThat(after.channel("voice").orElseThrow().chain().get(0).key()).isNull();
+    assertThat(after.outputs()).extracting("channel").containsExactly("mix");
+    assertThat(after.stemSets().get(0).stems()).isEmpty();
+    assertThat(after.categoryMap().destinationOf("drums/kick")).isEmpty();
+    assertThat(SignalGraph.of(after).fault()).isEmpty();
+  }
+
+  @Test
+  void valuesOutOfRangeAreRefusedWithTheRange() {
+    assertThatThrownBy(
+            () -> SetChannels.of(List.of("kick"), ChannelField.FADER, 60.0).applyTo(band()))
+        .hasMessageContaining("-200")
+        .hasMessageContaining("24");
+    assertThatThrownBy(
+            () -> SetChannels.of(List.of("kick"), ChannelField.PAN, Double.NaN).applyTo(band()))
+        .isInstanceOf(Refused.class);
+    assertThatThrownBy(() -> new RenameChannels(Map.of("kick", " \n ")).applyTo(band()))
+        .hasMessageContaining("1 to 200");
+    assertThatThrownBy(() -> new SetCategory(List.of("kick"), "drums/gong").applyTo(band()))
+        .hasMessageContaining("drums/gong");
+    assertThatThrownBy(
+            () -> SetChannels.of(List.of("kick"), ChannelField.COLOUR, "mauve").applyTo(band()))
+        .hasMessageContaining("percussion");
+  }
+
+  @Test
+  void addedChannelsStandBehindTheOneNamedAndNeedNewIds() {
+    Channel tom = Channel.of("tom", ChannelKind.SEAT, " Tom ", Layout.MONO, "drums/tom");
+    Mix after = new AddChannels(List.of(tom.withOutput("drums")), "kick").applyTo(band());
+    assertThat(after.channels()).extracting(Channel::id).startsWith("kick", "tom", "snare");
+    assertThat(after.channel("tom").orElseThrow().name()).isEqualTo("Tom");
+    assertThatThrownBy(() -> new AddChannels(List.of(tom), null).applyTo(after))
+        .hasMessageContaining("taken");
+  }
+
+  @Test
+  void editsSayWhatTheyDo() {
+    assertThat(new SendChannelsTo(List.of("kick", "snare"), "mix").says(band()))
+        .isEqualTo("send 2 channels to “mix”");
+    assertThat(SetChannels.of(List.of("kick"), ChannelField.FADER, -6.0).says(band()))
+        .isEqualTo("set fader of “kick” to −6.0 dB");
+    assertThat(SetChannels.of(List.of("kick"), ChannelField.PAN, -0.18).says(band()))
+        .endsWith("18 left");
+  }
+
+  private static CreateChannels create(String name, String to) {
+    return new CreateChannels(ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null);
+  }
+
+  @Test
+  void channelsAreCreatedInBulk() {
+    CreateChannels create =
+        new CreateChannels(
+            ChannelKind.BUS,
+            Layout.STEREO,
+            List.of("Dialogue [08-10]", " ", "Crowd"),
+            "dialogue",
+            "mix",
+            "snare");
+    Mix after = create.applyTo(band());
+    assertThat(create.says(band())).isEqualTo("create 4 channels");
+    assertThat(after.channels())
+        .extracting(Channel::name)
+        .containsSubsequence("snare", "Dialogue 08", "Dialogue 09", "Dialogue 10", "Crowd");
+    assertThat(after.channel("dialogue-09").orElseThrow().output()).isEqualTo("mix");
+    Mix twice = create.applyTo(after);
+    assertThat(twice.channels()).extracting(Channel::id).doesNotHaveDuplicates();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"Bus [9-1]", "Bus [1-5000]", "", "   "})
+  void aRangeThatCannotBeIsRefused(String line) {
+    assertThatThrownBy(() -> CreateChannels.expand(List.of(line)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("range");
+  }
+
+  @Test
+  void aCopyHasTheRoutingAndAFreeName() {
+    Mix with =
+        new SetSend(List.of("kick"), List.of("plate"), send(Tap.PRE_FADER, -6.0, true))
+            .applyTo(band());
+    Mix after = new DuplicateChannels(List.of("kick")).applyTo(with);
+    Channel copy = after.channels().get(1);
+    assertThat(copy.name()).isEqualTo("kick 2");
+    assertThat(copy.output()).isEqualTo("drums");
+    assertThat(copy.sends().get(0).id()).isEqualTo("kick-2/plate");
+    assertThat(copy.clips()).isEmpty();
+    Mix again = new DuplicateChannels(List.of("kick-2")).applyTo(after);
+    assertThat(again.channels().get(2).name()).isEqualTo("kick 3");
+  }
+
+  @Test
+  void channelsAreMovedTogether() {
+    Mix after = new MoveChannels(List.of("voice", "snare"), "kick").applyTo(band());
+    assertThat(after.channels()).extracting(Channel::id).startsWith("snare", "voice", "kick");
+    Mix end = new MoveChannels(List.of("kick"), null).applyTo(band());
+    assertThat(end.channels()).extracting(Channel::id).endsWith("kick");
+    assertThatThrownBy(() -> new MoveChannels(List.of("kick"), "kick").applyTo(band()))
+        .isInstanceOf(Refused.class);
+  }
+
+  @Test
+  void severalEditsAreOne() {
+    Together both =
+        new Together(
+            List.of(
+                SetChannels.of(List.of("kick"), ChannelField.MUTE, true),
+                SetChannels.of(List.of("nobody"), ChannelField.MUTE, true)),
+            "mute two");
+    assertThatThrownBy(() -> both.applyTo(band())).isInstanceOf(Refused.class);
+    Together fine =
+        new Together(
+            List.of(
+                SetChannels.of(List.of("kick"), ChannelField.MUTE, true),
+                SetChannels.of(List.of("voice"), ChannelField.PERSON, " Ada "),
+                SetChannels.of(List.of("kick"), ChannelField.INVERTED, true),
+                SetChannels.of(List.of("kick"), ChannelField.COMMENT, "late"),
+                ChangeMix.of(MixField.JOB, JobKind.POST)),
+            "several");
+    Mix after = fine.applyTo(band());
+    assertThat(fine.says(band())).isEqualTo("several");
+    assertThat(after.channel("kick").orElseThrow().invertPolarity()).isTrue();
+    assertThat(after.channel("voice").orElseThrow().person()).isEqualTo("Ada");
+    assertThat(after.job()).isEqualTo(JobKind.POST);
+  }
+}

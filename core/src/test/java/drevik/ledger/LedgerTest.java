@@ -1,0 +1,128 @@
+package drevik.ledger;
+
+import static drevik.MixWords.mix;
+import static drevik.MixWords.send;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import drevik.audio.Layout;
+import drevik.edit.PasteCells;
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.mix.Tap;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class LedgerTest {
+  private static Mix band() {
+    return mix()
+        .seat(
+            "kick",
+            "drums",
+            c -> c.withPan(-0.3).withSends(List.of(send("mix", Tap.PRE_FADER, -6))))
+        .seat("voice", "mix")
+        .bus("drums", "mix")
+        .bus("mix", null)
+        .build();
+  }
+
+  private static Mix write(String column, String text) {
+    return new PasteCells(List.of("kick"), List.of(column), List.of(List.of(text))).applyTo(band());
+  }
+
+  private static String read(Mix mix, String column) {
+    return LedgerColumn.of(column).text(mix.channel("kick").orElseThrow(), Names.of(mix));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "name, Kick drum, Kick drum",
+    "layout, STEREO, stereo",
+    "layout, St, stereo",
+    "category, Drums/Kick, drums/kick",
+    "output, Mix, mix",
+    "output, '', ''",
+    "group, drums, drums",
+    "trimDb, +3 dB, 3",
+    "faderDb, '-3,5', −3.5",
+    "faderDb, -inf, −∞",
+    "invertPolarity, x, yes",
+    "pan, l45, L45",
+    "pan, R, R100",
+    "pan, C, C",
+    "mute, yes, yes",
+    "stowed, 1, yes",
+    "person, Ada, Ada",
+    "colour, bass, bass",
+    "colour, '', ''",
+    "comment, late, late"
+  })
+  void whatIsTypedIsUnderstoodAndShown(String column, String typed, String shown) {
+    assertThat(read(write(column, typed), column)).isEqualTo(shown);
+  }
+
+  static Stream<String> columns() {
+    return LedgerColumn.ALL.stream().map(LedgerColumn::id);
+  }
+
+  @ParameterizedTest
+  @MethodSource("columns")
+  void whatIsCopiedOutCanBePastedBack(String column) {
+    Mix mix = band();
+    assertThat(write(column, read(mix, column))).isEqualTo(mix);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "faderDb, loud, level in dB",
+    "faderDb, 99, give -200.0 to 24.0",
+    "layout, round, no layout",
+    "pan, Q5, a pan",
+    "output, nobody, no channel",
+    "output, voice, plays files",
+    "mute, perhaps, neither yes nor no",
+    "category, noise, no category",
+    "sends, plate, cannot be typed"
+  })
+  void whatMeansNothingIsRefusedWithItsPlace(String column, String typed, String says) {
+    assertThatThrownBy(() -> write(column, typed))
+        .isInstanceOf(Refused.class)
+        .hasMessageStartingWith(
+            "Row 1 (“kick”), column “" + LedgerColumn.of(column).label() + "”: ")
+        .hasMessageContaining(says)
+        .hasMessageEndingWith("Nothing was changed.");
+  }
+
+  @Test
+  void aBlockIsWrittenWhole() {
+    List<String> columns = List.of("name", "layout", "faderDb");
+    PasteCells paste =
+        new PasteCells(
+            List.of("kick", "voice"),
+            columns,
+            List.of(List.of("Kick in", "mono", "-3"), List.of("Singer", "stereo")));
+    Mix after = paste.applyTo(band());
+    assertThat(after.channels()).extracting(Channel::name).startsWith("Kick in", "Singer");
+    assertThat(after.channel("voice").orElseThrow().layout()).isEqualTo(Layout.STEREO);
+    assertThat(paste.says(band())).isEqualTo("write 5 cells");
+  }
+
+  @Test
+  void aBlockThatDoesNotFitChangesNothing() {
+    List<List<String>> three = List.of(List.of("a"), List.of("b"), List.of("c"));
+    assertThatThrownBy(
+            () -> new PasteCells(List.of("kick", "voice"), List.of("name"), three).applyTo(band()))
+        .hasMessageContaining("3 rows");
+    assertThatThrownBy(
+            () ->
+                new PasteCells(List.of("kick"), List.of("name"), List.of(Arrays.asList("a", "b")))
+                    .applyTo(band()))
+        .hasMessageContaining("2 cells");
+  }
+}

@@ -1,0 +1,40 @@
+package drevik.server.intake;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/** A batch of received files. */
+@Entity
+@Table(name = "delivery")
+class DeliveryRow {
+  @Id String id;
+
+  @Column(nullable = false)
+  String mixId;
+
+  @Column(nullable = false)
+  String name;
+
+  @Column(nullable = false)
+  Instant at;
+
+  @Nullable String client;
+  @Nullable String artist;
+  @Nullable String project;
+
+  /** Pattern that seats are named by; null for the usual one. */
+  @Nullable String seatNames;
+
+  protected DeliveryRow() {}
+
+  DeliveryRow(String id, String mixId, String name, Instant at) {
+    this.id = id;
+    this.mixId = mixId;
+    this.name = name;
+    this.at = at;
+  }
+}

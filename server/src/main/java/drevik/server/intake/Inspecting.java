@@ -1,0 +1,157 @@
+package drevik.server.intake;
+
+import drevik.audio.AudioException;
+import drevik.category.Sorting;
+import drevik.intake.Inspection;
+import drevik.intake.Inspector;
+import drevik.intake.MeasuredFile;
+import drevik.intake.MicrophonePairs;
+import drevik.intake.PairChecks;
+import drevik.intake.SecondSorting;
+import drevik.intake.StereoImages;
+import drevik.server.store.AudioStore;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Measures received contents, and compares microphones that belong together; called by the
+ * scheduler. Doing it twice gives the same, so that a job whose process was killed is simply done
+ * again.
+ */
+@Service
+public class Inspecting {
+  private static final Logger LOG = LoggerFactory.getLogger(Inspecting.class);
+
+  private final AudioFileRows audioFiles;
+  private final DeliveredFileRows files;
+  private final AudioStore store;
+  private final TransactionTemplate transaction;
+
+  Inspecting(
+      AudioFileRows audioFiles,
+      DeliveredFileRows files,
+      AudioStore store,
+      TransactionTemplate transaction) {
+    this.audioFiles = audioFiles;
+    this.files = files;
+    this.store = store;
+    this.transaction = transaction;
+  }
+
+  public void carryOut(String sha256) {
+    try {
+      Inspection known = audioFiles.findById(sha256).map(audio -> audio.inspection).orElse(null);
+      Inspection found = known != null ? known : measure(sha256);
+      change(sha256, row -> sortAnew(row, found));
+    } catch (AudioException e) {
+      fail(sha256, e);
+      return;
+    } catch (RuntimeException e) {
+      LOG.error("inspecting {}", sha256, e);
+      fail(sha256, AudioException.of(sha256, "could not be measured: " + e));
+      return;
+    }
+    comparePairs(sha256);
+  }
+
+  private Inspection measure(String sha256) {
+    Inspection found = Inspector.inspect(store.locate(sha256));
+    transaction.executeWithoutResult(
+        status -> {
+          AudioFileRow audio = audioFiles.findById(sha256).orElseThrow();
+          audio.inspection = found;
+          audioFiles.save(audio);
+        });
+    return found;
+  }
+
+  /** The store's own file name means nothing to a person. */
+  private void fail(String sha256, AudioException why) {
+    change(sha256, row -> row.fault = why.named(row.name).getMessage());
+  }
+
+  private void change(String sha256, Consumer<DeliveredFileRow> what) {
+    transaction.executeWithoutResult(
+        status ->
+            files
+                .findBySha256(sha256)
+                .forEach(
+                    row -> {
+                      what.accept(row);
+                      files.save(row);
+                    }));
+  }
+
+  private static void sortAnew(DeliveredFileRow row, Inspection found) {
+    if (!row.sortedByHand) {
+      row.sort(
+          SecondSorting.of(
+              row.name, new Sorting(row.category, row.confidence, row.because), found));
+    }
+  }
+
+  /**
+   * Of two microphones the one that is measured last finds the other measured, so that every pair
+   * is compared at least once.
+   */
+  private void comparePairs(String sha256) {
+    for (DeliveredFileRow row : files.findBySha256(sha256)) {
+      Map<String, DeliveredFileRow> delivered =
+          files.findByDeliveryIdOrderByName(row.deliveryId).stream()
+              .filter(one -> one.fault == null)
+              .collect(Collectors.toMap(one -> one.id, one -> one));
+      PairChecks checks =
+          new PairChecks(
+              delivered.values().stream()
+                  .map(one -> new MicrophonePairs.Named(one.id, one.name, one.category))
+                  .toList(),
+              id -> measured(delivered.get(id)));
+      try {
+        checks.microphones(
+            pair -> List.of(pair.first(), pair.second()).contains(row.id),
+            (pair, finding) ->
+                keep(
+                    pair.second(),
+                    second -> {
+                      second.beside = pair.first();
+                      second.pair = finding;
+                    }));
+        if (StereoImages.concern(row.category)) {
+          checks.sides(
+              pair -> List.of(pair.left(), pair.right(), pair.second()).contains(row.id),
+              (pair, sides) -> keep(pair.second(), second -> second.swapped = sides));
+        }
+      } catch (AudioException e) {
+        LOG.warn("comparing {} with others: {}", row.name, e.getMessage());
+      }
+    }
+  }
+
+  private Optional<MeasuredFile> measured(DeliveredFileRow row) {
+    return row.sha256 == null
+        ? Optional.empty()
+        : audioFiles
+            .findById(row.sha256)
+            .map(audio -> audio.inspection)
+            .map(found -> new MeasuredFile(store.locate(row.sha256), found));
+  }
+
+  private void keep(String fileId, Consumer<DeliveredFileRow> what) {
+    transaction.executeWithoutResult(
+        status ->
+            files
+                .findById(fileId)
+                .ifPresent(
+                    row -> {
+                      what.accept(row);
+                      files.save(row);
+                    }));
+  }
+}

@@ -1,0 +1,25 @@
+package drevik.server.intake;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.transaction.annotation.Transactional;
+
+interface UploadRows extends JpaRepository<UploadRow, String> {
+  Optional<UploadRow> findByDeliveryIdAndNameAndBytes(String deliveryId, String name, long bytes);
+
+  /** Two pages may begin the same upload at the same moment. */
+  @Transactional
+  @Modifying
+  @Query(
+      value =
+          "insert into upload (id, delivery_id, name, bytes, at) values (?1, ?2, ?3, ?4, ?5)"
+              + " on conflict do nothing",
+      nativeQuery = true)
+  void addIfNew(String id, String deliveryId, String name, long bytes, Instant at);
+
+  List<UploadRow> findByAtBefore(Instant at);
+}

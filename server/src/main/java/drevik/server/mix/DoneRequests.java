@@ -1,0 +1,5 @@
+package drevik.server.mix;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface DoneRequests extends JpaRepository<DoneRequest, DoneRequest.Key> {}

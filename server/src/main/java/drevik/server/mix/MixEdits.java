@@ -1,0 +1,169 @@
+package drevik.server.mix;
+
+import drevik.edit.Edit;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import drevik.server.Conflict;
+import java.time.Clock;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Changes Mixes. Whoever asks gives each request an id of its own: asked again (the answer was lost
+ * on its way), it is not done again, and the answer says what is so now. Two who change one Mix at
+ * once wait for each other; neither sees the other's doing as an error.
+ */
+@Service
+public class MixEdits {
+  /** Asked on the revision {@code basedOn}, under the id {@code request}. */
+  public record Asked(String request, int basedOn) {
+    private static final int LONGEST = 100;
+
+    public Asked {
+      if (request == null || request.isBlank() || request.length() > LONGEST) {
+        throw new Refused("A change needs an id of its own, of 1 to " + LONGEST + " characters.");
+      }
+    }
+  }
+
+  /** What is done with a Mix under its lock. */
+  private interface Step {
+    void on(MixRow row, KnownRevision base);
+  }
+
+  /** What came of it, with which the answer is worked out. */
+  private record Outcome(
+      KnownRevision base, KnownRevision head, @Nullable String undo, @Nullable String redo) {}
+
+  private final MixStore store;
+  private final RevisionRows revisions;
+  private final DoneRequests done;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+
+  MixEdits(
+      MixStore store,
+      RevisionRows revisions,
+      DoneRequests done,
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.store = store;
+    this.revisions = revisions;
+    this.done = done;
+    this.transaction = transaction;
+    this.clock = clock;
+  }
+
+  /**
+   * Makes an edit. One that was made on an older revision is made on the head: it says what it
+   * changes, and all else stays as somebody else may have set it.
+   *
+   * @throws Conflict if it no longer applies, with both sides in words
+   */
+  public MixChange edit(String id, Asked asked, Edit edit) {
+    return carryOut(
+        id,
+        asked,
+        (row, base) -> {
+          Mix before = store.head(row).document();
+          Mix after;
+          try {
+            after = edit.applyTo(before);
+          } catch (Refused e) {
+            if (asked.basedOn() == row.head) {
+              throw e;
+            }
+            throw conflict(row, edit.says(base.document()), e.getMessage());
+          }
+          store.append(row, edit.says(before), after);
+        });
+  }
+
+  /**
+   * Takes back what the head was made by.
+   *
+   * @throws Conflict if the head is another than the one that was looked at
+   */
+  public MixChange undo(String id, Asked asked) {
+    return carryOut(
+        id,
+        asked,
+        (row, base) -> {
+          requireHead(row, asked, "undo “" + revisions.says(id, asked.basedOn()) + "”");
+          Integer parent = revisions.line(id, row.head).map(RevisionLine::parent).orElse(null);
+          if (parent == null) {
+            throw new Refused("There is nothing to undo: this is the first revision.");
+          }
+          store.moveTo(row, store.known(id, parent));
+        });
+  }
+
+  /** Does again what was taken back last. */
+  public MixChange redo(String id, Asked asked) {
+    return carryOut(
+        id,
+        asked,
+        (row, base) -> {
+          requireHead(row, asked, "redo what was undone");
+          int child =
+              revisions
+                  .newestChild(id, row.head)
+                  .orElseThrow(
+                      () -> new Refused("There is nothing to redo: this is the newest revision."));
+          store.moveTo(row, store.known(id, child));
+        });
+  }
+
+  /** Goes back, or forward, to any revision; what was made since is kept. */
+  public MixChange goTo(String id, Asked asked, int number) {
+    return carryOut(
+        id,
+        asked,
+        (row, base) -> {
+          requireHead(row, asked, "go to revision " + number);
+          store.moveTo(row, store.known(id, number));
+        });
+  }
+
+  /** True if this was asked before and has been done: whatever leads up to it need not be done. */
+  public boolean isDone(String id, Asked asked) {
+    return done.existsById(new DoneRequest.Key(id, asked.request()));
+  }
+
+  private MixChange carryOut(String id, Asked asked, Step step) {
+    Outcome outcome =
+        transaction.execute(
+            status -> {
+              MixRow row = store.locked(id);
+              KnownRevision base = store.known(id, asked.basedOn());
+              DoneRequest.Key request = new DoneRequest.Key(id, asked.request());
+              if (!done.existsById(request)) {
+                step.on(row, base);
+                done.save(new DoneRequest(request, row.head, clock.instant()));
+              }
+              return new Outcome(base, store.head(row), store.undoable(row), store.redoable(row));
+            });
+    // The line check is not part of the change: what it finds, and what may go wrong in it, comes
+    // behind.
+    return MixChange.between(outcome.base(), outcome.head(), outcome.undo(), outcome.redo());
+  }
+
+  private void requireHead(MixRow row, Asked asked, String wanted) {
+    if (asked.basedOn() != row.head) {
+      throw conflict(row, wanted, "Look at it, and say again what you want.");
+    }
+  }
+
+  private Conflict conflict(MixRow row, String wanted, String why) {
+    return new Conflict(
+        "You wanted to "
+            + wanted
+            + "; meanwhile the Mix went on to revision "
+            + row.head
+            + " (“"
+            + revisions.says(row.id, row.head)
+            + "”). "
+            + why);
+  }
+}

@@ -1,0 +1,93 @@
+package drevik.server.mix;
+
+import drevik.mix.Mix;
+import drevik.route.Coverage;
+import drevik.server.NotFound;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Mixes as they are looked at: documents, and what follows from them. */
+@Service
+public class Mixes {
+  private static final int PATHS_SHOWN = 20;
+
+  private final MixStore store;
+  private final TransactionTemplate reading;
+
+  Mixes(MixStore store, TransactionTemplate transaction) {
+    this.store = store;
+    this.reading = new TransactionTemplate(transaction.getTransactionManager());
+    reading.setReadOnly(true);
+  }
+
+  /** A head with what undo and redo would do. */
+  private record Standing(KnownRevision from, KnownRevision head, String undo, String redo) {}
+
+  public MixView view(String id) {
+    Standing now = standing(id, null);
+    return MixView.of(id, now.head(), now.undo(), now.redo());
+  }
+
+  /** What is different at the head from an earlier revision that somebody still shows. */
+  public MixChange changes(String id, int from) {
+    Standing now = standing(id, from);
+    return MixChange.between(now.from(), now.head(), now.undo(), now.redo());
+  }
+
+  private Standing standing(String id, Integer from) {
+    return reading.execute(
+        status -> {
+          MixRow row = store.row(id);
+          KnownRevision head = store.head(row);
+          return new Standing(
+              from == null ? head : store.known(id, from),
+              head,
+              store.undoable(row),
+              store.redoable(row));
+        });
+  }
+
+  /** What of each seat reaches each output. */
+  public CoverageView coverage(String id) {
+    KnownRevision head = head(id);
+    return CoverageView.of(head.number(), head.document());
+  }
+
+  /** The Mix as a table. */
+  public LedgerView ledger(String id) {
+    KnownRevision head = head(id);
+    return LedgerView.of(head.number(), head.document());
+  }
+
+  /** Paths from a channel to an output, as channel ids. */
+  public List<List<String>> paths(String id, String channel, String output) {
+    Mix mix = document(id);
+    if (mix.channel(channel).isEmpty()
+        || mix.outputs().stream().noneMatch(o -> o.id().equals(output))) {
+      throw new NotFound("This Mix has no such channel and output; load the page again.");
+    }
+    return Coverage.of(mix).paths(channel, output, PATHS_SHOWN);
+  }
+
+  /** The head's document. */
+  public Mix document(String id) {
+    return head(id).document();
+  }
+
+  private KnownRevision head(String id) {
+    return reading.execute(status -> store.head(store.row(id)));
+  }
+
+  @Transactional(readOnly = true, propagation = Propagation.REQUIRED)
+  public Mix document(String id, int revision) {
+    return store.known(id, revision).document();
+  }
+
+  @Transactional(readOnly = true)
+  public int headOf(String id) {
+    return store.row(id).head;
+  }
+}
