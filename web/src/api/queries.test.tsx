@@ -23,7 +23,7 @@ class Events {
   }
 }
 
-const mute: Edit = { edit: "set-mute", channels: ["kick"], mute: true };
+const mute: Edit = { edit: "set-channels", channels: ["kick"], set: { mute: true } };
 const change = (from: number, more = {}) => ({
   from,
   revision: from + 1,
@@ -54,7 +54,7 @@ describe("an edit", () => {
     const before = shown();
     act(() => edit.result.current.mutate(mute));
     await waitFor(() => expect(shown()?.revision).toBe(5));
-    expect(asked[0]?.body).toEqual({ basedOn: 4, edit: mute });
+    expect(asked[0]?.body).toMatchObject({ basedOn: 4, edit: mute });
     expect(shown()?.document.channels[0]?.mute).toBe(true);
     // What did not change is the same object, and is not drawn again.
     expect(shown()?.document.channels[1]).toBe(before?.document.channels[1]);
@@ -66,7 +66,11 @@ describe("an edit", () => {
     const edit = renderHook(() => useEdit("m1"), { wrapper: within });
     act(() => {
       edit.result.current.mutate(mute);
-      edit.result.current.mutate({ ...mute, mute: false });
+      edit.result.current.mutate({
+        edit: "set-channels",
+        channels: ["kick"],
+        set: { mute: false },
+      });
     });
     await waitFor(() => expect(asked.filter((one) => one.method === "POST")).toHaveLength(2));
     const sent = asked.filter((one) => one.method === "POST").map((one) => one.body);
@@ -135,5 +139,25 @@ describe("reading ahead", () => {
     client.clear();
     await readAhead(client, "/shelf");
     expect(asked.map((one) => one.path)).toEqual(["/api/knowledge"]);
+  });
+});
+
+describe("a change whose answer is lost", () => {
+  it("is asked for again under its own id, and told as failed only when it was refused", async () => {
+    const edit = renderHook(() => useEdit("m1"), { wrapper: within });
+    const sent: string[] = [];
+    vi.stubGlobal("fetch", async (request: Request) => {
+      sent.push(await request.text());
+      if (sent.length < 3) {
+        throw new TypeError("the connection was lost");
+      }
+      return Response.json(change(4));
+    });
+    act(() => edit.result.current.mutate(mute));
+    await waitFor(() => expect(shown()?.revision).toBe(5), { timeout: 4000 });
+    expect(sent).toHaveLength(3);
+    const ids = sent.map((body) => (JSON.parse(body) as { id: string }).id);
+    expect(new Set(ids).size).toBe(1);
+    expect(ids[0]).toBeTruthy();
   });
 });

@@ -9,9 +9,11 @@ import {
 import { useEffect } from "react";
 import { notify } from "../shell/notices";
 import { changed } from "./change";
+import { freshId } from "./changes";
 import {
   answered,
   api,
+  Problem,
   type DeliveryView,
   type Edit,
   type MixChange,
@@ -55,15 +57,44 @@ export function useMix(id: string) {
   return useQuery(mix(id));
 }
 
+/** What a change is asked with: an id of its own, and the revision that is shown. */
+interface Asked {
+  id: string;
+  basedOn: number;
+}
+
+const TRIES = 4;
+const WAIT_MILLISECONDS = 400;
+
+/**
+ * Asks again, under the same id, where no answer came: the server does it once, and says what became
+ * of it. So a change that is said to have failed has not been made.
+ */
+async function askedUntilAnswered<T>(ask: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await ask();
+    } catch (error) {
+      if (error instanceof Problem || tries === TRIES) {
+        throw error;
+      }
+      await new Promise((then) => setTimeout(then, WAIT_MILLISECONDS * tries));
+    }
+  }
+}
+
 /** Everything that changes a Mix answers with what is different from the revision that is shown. */
-function useMixChange<V>(id: string, change: (value: V, shown: number) => Promise<MixChange>) {
+function useMixChange<V>(id: string, change: (value: V, asked: Asked) => Promise<MixChange>) {
   const client = useQueryClient();
   return useMutation({
     mutationKey: ["mix", id],
     // One after another, so that each is told from the revision that the one before led to.
     scope: { id: `mix ${id}` },
-    mutationFn: (value: V) =>
-      change(value, client.getQueryData<MixView>(["mix", id])?.revision ?? 0),
+    mutationFn: (value: V) => {
+      const basedOn = client.getQueryData<MixView>(["mix", id])?.revision ?? 0;
+      const asked = { id: freshId("page"), basedOn };
+      return askedUntilAnswered(() => change(value, asked));
+    },
     onSuccess: (answer) => {
       take(client, id, answer);
       void client.invalidateQueries({ queryKey: ["shelf"] });
@@ -87,16 +118,16 @@ function take(client: QueryClient, id: string, change: MixChange) {
 }
 
 export function useEdit(id: string) {
-  return useMixChange(id, (edit: Edit, basedOn) =>
+  return useMixChange(id, (edit: Edit, asked) =>
     answered(
-      api.POST("/api/mixes/{id}/edits", { params: { path: { id } }, body: { basedOn, edit } }),
+      api.POST("/api/mixes/{id}/edits", { params: { path: { id } }, body: { ...asked, edit } }),
     ),
   );
 }
 
 export function useUndo(id: string) {
-  return useMixChange(id, (direction: "undo" | "redo", basedOn) => {
-    const what = { params: { path: { id } }, body: { basedOn } };
+  return useMixChange(id, (direction: "undo" | "redo", body) => {
+    const what = { params: { path: { id } }, body };
     return answered(
       direction === "undo"
         ? api.POST("/api/mixes/{id}/undo", what)
@@ -280,11 +311,11 @@ export function useNameRevision(id: string) {
 }
 
 export function useGoTo(id: string) {
-  return useMixChange(id, (number: number, basedOn) =>
+  return useMixChange(id, (number: number, body) =>
     answered(
       api.POST("/api/mixes/{id}/revisions/{number}", {
         params: { path: { id, number } },
-        body: { basedOn },
+        body,
       }),
     ),
   );
@@ -326,9 +357,31 @@ export function useDelivery(id: string | undefined) {
     queryFn: () =>
       answered(api.GET("/api/deliveries/{id}", { params: { path: { id: id ?? "" } } })),
     enabled: id !== undefined,
-    // Measuring is a job of the server; the page follows it.
-    refetchInterval: (query) => ((query.state.data?.measuring ?? 0) > 0 ? 1000 : false),
   });
+}
+
+/** Measuring is a job of the server; how far it is is followed, and the files when it is done. */
+export function useMeasuring(delivery: DeliveryView | undefined): number {
+  const client = useQueryClient();
+  const id = delivery?.id;
+  const shown = delivery?.measuring ?? 0;
+  const progress = useQuery({
+    queryKey: ["measuring", id],
+    queryFn: () =>
+      answered(api.GET("/api/deliveries/{id}/progress", { params: { path: { id: id ?? "" } } })),
+    enabled: id !== undefined && shown > 0,
+    refetchInterval: 1000,
+    gcTime: 0,
+  });
+  const now = shown === 0 ? 0 : (progress.data?.measuring ?? shown);
+  // What is measured is shown in steps, not each second: the view of many files is large.
+  const due = shown - now >= Math.max(1, shown / 8) || (shown > 0 && now === 0);
+  useEffect(() => {
+    if (due) {
+      void client.invalidateQueries({ queryKey: ["delivery", id] });
+    }
+  }, [client, id, due, now]);
+  return now;
 }
 
 /** Begins a file that is sent in pieces, or finds the one that broke off. */
@@ -440,22 +493,22 @@ export function useReport(deliveryId: string) {
 
 /** Start, end and tempo of the Mix as the delivery asks. */
 export function useSetTimes(mixId: string, deliveryId: string) {
-  return useMixChange(mixId, (_: undefined, basedOn) =>
+  return useMixChange(mixId, (_: undefined, body) =>
     answered(
       api.POST("/api/deliveries/{id}/times", {
         params: { path: { id: deliveryId } },
-        body: { basedOn },
+        body,
       }),
     ),
   );
 }
 
 export function useSeat(mixId: string, deliveryId: string) {
-  return useMixChange(mixId, (_: undefined, basedOn) =>
+  return useMixChange(mixId, (_: undefined, body) =>
     answered(
       api.POST("/api/deliveries/{id}/seat", {
         params: { path: { id: deliveryId } },
-        body: { basedOn },
+        body,
       }),
     ),
   );

@@ -14,7 +14,10 @@ const muted: Finding = {
   where: ["snare"],
   says: "“snare” is muted.",
   mends: [
-    { label: "Unmute “snare”", edit: { edit: "set-mute", channels: ["snare"], mute: false } },
+    {
+      label: "Unmute “snare”",
+      edit: { edit: "set-channels", channels: ["snare"], set: { mute: false } },
+    },
   ],
 };
 const lost: Finding = {

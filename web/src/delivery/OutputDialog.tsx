@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Edit, MixView, Output, Specification } from "../api/client";
+import { changesOf, freshId } from "../api/changes";
+import type { Edit, MixView, Output, OutputChanges, Specification } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Field, FormDialog, Select, words } from "../ui/FormDialog";
 import { toggled } from "../ui/toggled";
@@ -14,13 +15,15 @@ interface Props {
 }
 
 /** A file to be printed: what it is taken from, how it is written, what it must not hold. */
-export function OutputDialog({ view, output, onEdit, onClose }: Props) {
+export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
+  // As it was when the form was opened: what somebody else changes meanwhile is left alone.
+  const [output] = useState(opened);
   const knowledge = useKnowledge().data;
   const channels = view.document.channels.filter((one) => !one.stowed);
   const last = channels.findLast((one) => one.kind === "master" || one.kind === "bus");
   const [draft, setDraft] = useState<Output>(
     output ?? {
-      id: `output-${crypto.randomUUID().slice(0, 8)}`,
+      id: freshId("output"),
       name: "",
       kind: "stem",
       channel: last?.id ?? channels[0]?.id ?? "",
@@ -34,9 +37,8 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
   const own = view.document.specifications;
   const shipped = knowledge?.specifications ?? [];
   const known = [...own, ...shipped.filter((one) => !own.some((two) => two.id === one.id))];
-  const [answersTo, setAnswersTo] = useState<Specification | undefined>(
-    own.find((one) => one.id === output?.specification),
-  );
+  const [answeredTo] = useState(own.find((one) => one.id === output?.specification));
+  const [answersTo, setAnswersTo] = useState<Specification | undefined>(answeredTo);
   const set = (changed: Partial<Output>) => setDraft({ ...draft, ...changed });
   const categories = new Set(view.document.channels.map((one) => one.category));
   const families = [...categories].filter((one) => one !== "unknown").sort();
@@ -59,14 +61,14 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({
-          edit: "together",
-          words: `${output ? "change" : "add"} the output “${draft.name}”`,
-          edits: [
-            { edit: "set-output", output: { ...draft, specification: undefined } },
-            { edit: "set-specification", outputs: [draft.id], specification: answersTo },
-          ],
-        });
+        const edits = editsOf(view, output, draft, answeredTo, answersTo);
+        if (edits.length > 0) {
+          onEdit({
+            edit: "together",
+            words: `${output ? "change" : "add"} the output “${draft.name}”`,
+            edits,
+          });
+        }
       }}
     >
       {text("Name", "name")}
@@ -131,4 +133,32 @@ export function OutputDialog({ view, output, onEdit, onClose }: Props) {
       </fieldset>
     </FormDialog>
   );
+}
+
+/** Only what was changed, and of the specification only if another one is answered to. */
+function editsOf(
+  view: MixView,
+  before: Output | undefined,
+  after: Output,
+  answeredTo: Specification | undefined,
+  answersTo: Specification | undefined,
+): Edit[] {
+  const fields = changesOf<OutputChanges>(
+    { ...before, specification: undefined },
+    { ...after, specification: undefined },
+  );
+  const edits: Edit[] = [];
+  if (!before) {
+    const last = view.document.outputs.at(-1)?.id ?? null;
+    edits.push({
+      edit: "change-mix",
+      set: { outputs: { added: [{ item: { ...after, specification: undefined }, after: last }] } },
+    });
+  } else if (Object.keys(fields).length > 0) {
+    edits.push({ edit: "change-mix", set: { outputs: { changed: { [after.id]: fields } } } });
+  }
+  if (JSON.stringify(answeredTo) !== JSON.stringify(answersTo)) {
+    edits.push({ edit: "set-specification", outputs: [after.id], specification: answersTo });
+  }
+  return edits;
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Edit, MixView, StemSet } from "../api/client";
+import { changesOf, freshId } from "../api/changes";
+import type { Edit, MixView, StemSet, StemSetChanges } from "../api/client";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 
 interface Props {
@@ -11,39 +12,46 @@ interface Props {
 /** Which outputs must add up to which mix. */
 export function StemSetDialog({ view, onEdit, onClose }: Props) {
   const { outputs, stemSets } = view.document;
-  const old = stemSets[0];
+  // As it was when it was chosen: what somebody else changes meanwhile is left alone.
+  const [old, setOld] = useState(stemSets[0]);
   const [draft, setDraft] = useState<StemSet>(
     old ?? {
-      id: `stems-${crypto.randomUUID().slice(0, 8)}`,
+      id: freshId("stems"),
       name: "Stems",
       mixOutput: outputs.find((one) => one.kind === "mix")?.id ?? outputs[0]?.id ?? "",
       stems: outputs.filter((one) => one.kind === "stem").map((one) => one.id),
     },
   );
-  const choose = (id: string) =>
-    setDraft(
-      stemSets.find((one) => one.id === id) ?? {
-        ...draft,
-        id: `stems-${crypto.randomUUID().slice(0, 8)}`,
-        name: "",
+  const choose = (id: string) => {
+    const chosen = stemSets.find((one) => one.id === id);
+    setOld(chosen);
+    setDraft(chosen ?? { ...draft, id: freshId("stems"), name: "" });
+  };
+  const submit = () => {
+    onClose();
+    const last = stemSets.at(-1)?.id ?? null;
+    onEdit({
+      edit: "change-mix",
+      set: {
+        stemSets: old
+          ? { changed: { [old.id]: changesOf<StemSetChanges>(old, draft) } }
+          : { added: [{ item: draft, after: last }] },
       },
-    );
+    });
+  };
   return (
     <FormDialog
       open
       title="Stem set"
       description="Outputs that must add up to a mix, sample by sample. The line check watches the routing, and every print proves it."
-      does={stemSets.some((one) => one.id === draft.id) ? "Change" : "Add"}
+      does={old ? "Change" : "Add"}
       busy={draft.stems.length === 0}
       onClose={onClose}
-      onSubmit={() => {
-        onClose();
-        onEdit({ edit: "set-stem-set", set: draft });
-      }}
+      onSubmit={submit}
     >
       <Field label="Which">
         <Select
-          value={stemSets.some((one) => one.id === draft.id) ? draft.id : ""}
+          value={old ? draft.id : ""}
           choices={[
             ...stemSets.map((one) => ({ id: one.id, label: one.name })),
             { id: "", label: "a new one" },

@@ -53,13 +53,17 @@ describe("the channel sheet", () => {
     const person = screen.getByLabelText("Person");
     await userEvent.clear(person);
     await userEvent.type(person, "Bo{Enter}");
-    expect(onEdit).toHaveBeenCalledWith({ edit: "set-person", channels: ["voice"], person: "Bo" });
+    expect(onEdit).toHaveBeenCalledWith({
+      edit: "set-channels",
+      channels: ["voice"],
+      set: { person: "Bo" },
+    });
     await userEvent.type(screen.getByLabelText("Comment"), "double late");
     await userEvent.tab();
     expect(onEdit).toHaveBeenLastCalledWith({
-      edit: "set-comment",
+      edit: "set-channels",
       channels: ["voice"],
-      comment: "double late",
+      set: { comment: "double late" },
     });
   });
 
@@ -76,11 +80,11 @@ describe("the channel sheet", () => {
     const onEdit = sheet();
     const fan = { edit: "set-send", channels: ["voice"], destinations: ["plate", "hall"] };
     await userEvent.click(screen.getByLabelText("Send to plate + hall"));
-    expect(onEdit).toHaveBeenLastCalledWith(expect.objectContaining({ ...fan, on: false }));
+    expect(onEdit).toHaveBeenLastCalledWith({ ...fan, set: { on: false } });
     const level = screen.getByLabelText("Level of the send to plate + hall in dB");
     level.focus();
     await userEvent.keyboard("{ArrowUp}");
-    expect(onEdit).toHaveBeenLastCalledWith(expect.objectContaining({ ...fan, levelDb: -11.5 }));
+    expect(onEdit).toHaveBeenLastCalledWith({ ...fan, set: { levelDb: -11.5 } });
     await userEvent.click(screen.getByRole("button", { name: "Remove the send to plate + hall" }));
     expect(onEdit).toHaveBeenLastCalledWith(
       expect.objectContaining({
@@ -98,16 +102,16 @@ describe("the channel sheet", () => {
     const onEdit = sheet();
     await userEvent.click(screen.getByLabelText("as it comes"));
     expect(onEdit).toHaveBeenLastCalledWith({
-      edit: "set-polarity",
+      edit: "set-channels",
       channels: ["voice"],
-      inverted: true,
+      set: { invertPolarity: true },
     });
     await screen.findByRole("option", { name: "stereo" });
     await userEvent.selectOptions(screen.getByLabelText("Layout"), "stereo");
     expect(onEdit).toHaveBeenLastCalledWith({
-      edit: "set-layout",
+      edit: "set-channels",
       channels: ["voice"],
-      layout: "stereo",
+      set: { layout: "stereo" },
     });
   });
 });

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Channel, Edit, MixView } from "../api/client";
+import type { Channel, ChannelChanges, Edit, MixView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { db, pan, plural, signed } from "../ui/format";
 import { Select, words } from "../ui/FormDialog";
@@ -36,8 +36,10 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
   }
   const name = (id: string | undefined) =>
     view.document.channels.find((one) => one.id === id)?.name;
-  const set = (field: "fader" | "trim" | "pan") => (value: number) =>
-    onEdit({ edit: "set-level", channels: [channel.id], field, value });
+  const change = (set: ChannelChanges) =>
+    onEdit({ edit: "set-channels", channels: [channel.id], set });
+  const set = (field: "faderDb" | "trimDb" | "pan") => (value: number) =>
+    change({ [field]: value });
   const clip = channel.clips[0];
   const seat = channel.kind === "seat" || channel.kind === "reference";
   const because = view.facts[channel.id]?.destinationBecause;
@@ -60,13 +62,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             label="Layout"
             value={channel.layout}
             choices={words(layouts)}
-            onChange={(layout) =>
-              onEdit({
-                edit: "set-layout",
-                channels: [channel.id],
-                layout: layout as Channel["layout"],
-              })
-            }
+            onChange={(layout) => change({ layout: layout as Channel["layout"] })}
           />
         </Fact>
         {seat && (
@@ -74,7 +70,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             <TextField
               label="Person"
               value={channel.person ?? ""}
-              onChange={(person) => onEdit({ edit: "set-person", channels: [channel.id], person })}
+              onChange={(person) => change({ person })}
             />
           </Fact>
         )}
@@ -91,7 +87,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             least={-60}
             most={60}
             step={0.5}
-            onChange={set("trim")}
+            onChange={set("trimDb")}
           />
         </Fact>
         <Fact term="Fader">
@@ -103,7 +99,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             least={-144}
             most={24}
             step={0.5}
-            onChange={set("fader")}
+            onChange={set("faderDb")}
           />
         </Fact>
         <Fact term={channel.layout === "mono" ? "Pan" : "Balance"}>
@@ -121,9 +117,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <Toggle
             label={channel.invertPolarity ? "turned over" : "as it comes"}
             on={channel.invertPolarity}
-            onChange={(inverted) =>
-              onEdit({ edit: "set-polarity", channels: [channel.id], inverted })
-            }
+            onChange={(inverted) => change({ invertPolarity: inverted })}
           />
         </Fact>
         {clip && (
@@ -152,7 +146,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           label="Comment"
           lines={2}
           value={channel.comment}
-          onChange={(comment) => onEdit({ edit: "set-comment", channels: [channel.id], comment })}
+          onChange={(comment) => change({ comment })}
         />
       </Part>
     </aside>
@@ -258,10 +252,7 @@ function Sends({ channel, name, onEdit }: SendsProps) {
               edit: "set-send",
               channels: [channel.id],
               destinations: send.destinations,
-              tap: send.tap,
-              levelDb: send.levelDb,
-              on: send.on,
-              ...changed,
+              set: changed,
             });
           return (
             <li key={send.id} className="mb-1">

@@ -100,7 +100,9 @@ describe("the Flow", () => {
     expect(screen.getByText("2 channels picked")).toBeTruthy();
     await userEvent.keyboard("m");
     await waitFor(() =>
-      expect(edits()).toEqual([{ edit: "set-mute", channels: ["kick", "hat"], mute: true }]),
+      expect(edits()).toEqual([
+        { edit: "set-channels", channels: ["kick", "hat"], set: { mute: true } },
+      ]),
     );
     await userEvent.keyboard("{Escape}");
     expect(picked()).toEqual([]);

@@ -158,7 +158,8 @@ function Choosers(props: ChoosersProps) {
           lead: <Mark family={one.id} />,
         })),
       ],
-      choose: (id) => close({ edit: "set-colour", channels: picked, colour: id || undefined }),
+      choose: (id) =>
+        close({ edit: "set-channels", channels: picked, set: { colour: id || null } }),
     },
     "copy-sends": {
       title: `Copy sends to ${what} from…`,
@@ -173,7 +174,7 @@ function Choosers(props: ChoosersProps) {
         ...channelChoices((one) => one.kind === "bus" && !one.stowed),
         { id: "", label: "Their own bus" },
       ],
-      choose: (id) => close({ edit: "set-group", channels: picked, group: id || undefined }),
+      choose: (id) => close({ edit: "set-channels", channels: picked, set: { group: id || null } }),
     },
     find: {
       title: "Find a channel",

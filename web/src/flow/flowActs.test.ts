@@ -78,7 +78,11 @@ describe("what can be done in the Flow", () => {
     const { run, apply, labels } = acts(["snare"]);
     expect(labels.get("mute")).toBe("Unmute");
     run("mute");
-    expect(apply).toHaveBeenCalledWith({ edit: "set-mute", channels: ["snare"], mute: false });
+    expect(apply).toHaveBeenCalledWith({
+      edit: "set-channels",
+      channels: ["snare"],
+      set: { mute: false },
+    });
   });
 
   it("picks nothing any more after what was picked is stowed or gone", () => {

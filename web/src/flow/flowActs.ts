@@ -87,7 +87,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: mute || !some ? "Mute" : "Unmute",
         key: "m",
         can: some,
-        run: () => apply({ edit: "set-mute", channels: picked, mute }),
+        run: () => apply({ edit: "set-channels", channels: picked, set: { mute } }),
       },
       {
         id: "stow",

@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import { openDelivery, useDeliveries, useDelivery } from "../api/queries";
+import { openDelivery, useDeliveries, useDelivery, useMeasuring } from "../api/queries";
 import { notify } from "../shell/notices";
 import { bytes, plural, time } from "../ui/format";
 import { Review } from "./Review";
@@ -15,6 +15,11 @@ export function IntakePlace({ view }: { view: MixView }) {
   const [params, setParams] = useSearchParams();
   const id = params.get("delivery") ?? deliveries.data?.[0]?.id;
   const delivery = useDelivery(id);
+  const measuring = useMeasuring(delivery.data);
+  const shown = useMemo(
+    () => delivery.data && { ...delivery.data, measuring },
+    [delivery.data, measuring],
+  );
   const { progress, receive, stop } = useReceiving(view.id, (made) =>
     setParams({ delivery: made }, { replace: true }),
   );
@@ -44,14 +49,14 @@ export function IntakePlace({ view }: { view: MixView }) {
       )}
       <Head
         view={view}
-        delivery={delivery.data}
+        delivery={shown}
         deliveries={deliveries.data ?? []}
         onChoose={(chosen) => setParams({ delivery: chosen })}
         onReceive={receive}
       />
       {progress && <Receiving progress={progress} onStop={stop} />}
-      {delivery.data ? (
-        <Review key={delivery.data.id} view={view} delivery={delivery.data} />
+      {shown ? (
+        <Review key={shown.id} view={view} delivery={shown} />
       ) : (
         !deliveries.isPending &&
         !id && (

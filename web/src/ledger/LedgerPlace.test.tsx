@@ -11,9 +11,9 @@ withServer();
 const ledger: LedgerView = {
   revision: 4,
   columns: [
-    { id: "name", label: "Name", editable: true },
-    { id: "kind", label: "Kind", editable: false },
-    { id: "fader", label: "Fader dB", editable: true },
+    { id: "name", label: "Name", editable: true, figures: false },
+    { id: "kind", label: "Kind", editable: false, figures: false },
+    { id: "faderDb", label: "Fader dB", editable: true, figures: true },
   ],
   rows: [
     { channel: "kick", cells: ["Kick", "seat", "−3"] },
@@ -48,7 +48,7 @@ describe("the ledger", () => {
       {
         edit: "paste-cells",
         channels: ["kick", "snare", "mix"],
-        columns: ["fader"],
+        columns: ["faderDb"],
         cells: [["7"]],
       },
     ]);
@@ -78,7 +78,7 @@ describe("the ledger", () => {
       {
         edit: "paste-cells",
         channels: ["kick", "snare", "mix"],
-        columns: ["fader"],
+        columns: ["faderDb"],
         cells: [["−3"], ["−3"], ["−3"]],
       },
     ]);
@@ -100,7 +100,7 @@ describe("the ledger", () => {
       {
         edit: "paste-cells",
         channels: ["snare", "mix"],
-        columns: ["name", "kind", "fader"],
+        columns: ["name", "kind", "faderDb"],
         cells: [
           ["Snare top", "seat"],
           ["Main", "bus"],
@@ -139,7 +139,7 @@ describe("the ledger", () => {
       {
         edit: "paste-cells",
         channels: ["mix"],
-        columns: ["name", "kind", "fader"],
+        columns: ["name", "kind", "faderDb"],
         cells: [[""]],
       },
     ]);

@@ -5,22 +5,23 @@ import { useOffer, type Act } from "../shell/acts";
 import { Chooser } from "../ui/Chooser";
 import { plural } from "../ui/format";
 import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corner } from "./block";
-import { isNumber, LedgerRow } from "./LedgerRow";
+import { LedgerRow } from "./LedgerRow";
 import { headings, nextSort, shownRows, type Row, type Sorting } from "./rows";
 
 type ColumnId = LedgerView["columns"][number]["id"];
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
-const WIDTHS: Record<ColumnId, number> = {
+const WIDTHS: Record<ColumnId, number | undefined> = {
   name: 160,
   kind: 64,
   layout: 56,
   category: 124,
   output: 104,
   group: 84,
-  trim: 46,
-  polarity: 58,
-  fader: 50,
+  colour: 62,
+  trimDb: 46,
+  invertPolarity: 58,
+  faderDb: 50,
   pan: 50,
   mute: 50,
   stowed: 54,
@@ -30,8 +31,18 @@ const WIDTHS: Record<ColumnId, number> = {
   comment: 84,
 };
 
+const USUAL_WIDTH = 84;
+
 /** What rows can stand together by. */
-const GROUPS: readonly ColumnId[] = ["kind", "category", "layout", "output", "group", "person"];
+const GROUPS: readonly ColumnId[] = [
+  "kind",
+  "category",
+  "layout",
+  "output",
+  "group",
+  "colour",
+  "person",
+];
 
 /** The Mix as a table that is worked like a spreadsheet. */
 export function LedgerPlace({ view }: { view: MixView }) {
@@ -218,8 +229,8 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
                   key={column.id}
                   scope="col"
                   aria-sort={sort?.column === i ? (sort.down ? "descending" : "ascending") : "none"}
-                  style={{ width: WIDTHS[column.id] }}
-                  className={`border-b border-rule px-1.5 py-1 font-normal ${isNumber(column.id) ? "text-right" : ""}`}
+                  style={{ width: WIDTHS[column.id] ?? USUAL_WIDTH }}
+                  className={`border-b border-rule px-1.5 py-1 font-normal ${column.figures ? "text-right" : ""}`}
                 >
                   <button tabIndex={-1} onClick={() => setSort(nextSort(sort, i))}>
                     {column.label} {sort?.column === i && (sort.down ? "↓" : "↑")}

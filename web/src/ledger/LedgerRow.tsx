@@ -22,11 +22,7 @@ interface Props {
   onLeave: () => void;
 }
 
-const NUMBERS: readonly string[] = ["trim", "fader", "pan"];
-
 /** Numbers stand at the right. */
-export const isNumber = (column: string | undefined) => NUMBERS.includes(column ?? "");
-
 /** A channel as a row; drawn again only if something of it changes. */
 export const LedgerRow = memo(function LedgerRow(props: Props) {
   const { row, y, columns, current, typing } = props;
@@ -45,7 +41,7 @@ export const LedgerRow = memo(function LedgerRow(props: Props) {
             tabIndex={x === current ? 0 : -1}
             title={text}
             className={`narrow overflow-hidden border-b border-rule-2 px-1.5 text-ellipsis whitespace-nowrap ${
-              isNumber(column?.id) ? "text-right" : ""
+              column?.figures ? "text-right" : ""
             } ${inside ? "bg-active-ground" : ""} ${column?.editable ? "" : "text-ink-2"}`}
             onPointerDown={(event) => props.onPoint(y, x, event.shiftKey)}
             onDoubleClick={() => props.onBegin(text)}

@@ -54,8 +54,10 @@ export function ShelfPlace() {
   const found = (shelf.data ?? [])
     .filter((item) => archived || !item.archived)
     .filter((item) => isFound(item, wanted));
-  const templates = found.filter((item) => item.kind === "template");
-  const sessions = found.filter((item) => item.kind === "session");
+  const unreadable = found.filter((item) => item.unreadable !== undefined);
+  const readable = found.filter((item) => item.unreadable === undefined);
+  const templates = readable.filter((item) => item.kind === "template");
+  const sessions = readable.filter((item) => item.kind === "session");
   return (
     <div className="h-full overflow-y-auto px-6 py-5">
       <h1 className="sr-only">Shelf</h1>
@@ -106,6 +108,14 @@ export function ShelfPlace() {
         <p className="py-3 text-ink-2">
           No template here. Make a new one, read one from a file, or start Drevik with the demo.
         </p>
+      )}
+      {unreadable.length > 0 && (
+        <Section
+          title="Cannot be opened by this Drevik"
+          empty=""
+          items={unreadable}
+          onMake={onMake}
+        />
       )}
       {JOBS.map((job) => {
         const some = templates.filter((item) => item.job === job.id);
@@ -172,16 +182,20 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
             key={item.id}
             className="grid grid-cols-[132px_190px_minmax(0,1fr)_150px_110px] items-start gap-4 border-b border-rule-2 py-2"
           >
-            <FlowThumb sketch={item.sketch} />
-            <Link
-              to={`/mixes/${item.id}/flow`}
-              className="text-[15px] font-semibold underline-offset-4 hover:underline"
-            >
-              {item.name}
-            </Link>
+            {item.sketch ? <FlowThumb sketch={item.sketch} /> : <span />}
+            {item.unreadable ? (
+              <span className="text-[15px] font-semibold">{item.name}</span>
+            ) : (
+              <Link
+                to={`/mixes/${item.id}/flow`}
+                className="text-[15px] font-semibold underline-offset-4 hover:underline"
+              >
+                {item.name}
+              </Link>
+            )}
             <div className="text-ink-2">
-              <p>{item.description}</p>
-              <p className="mt-1 flex gap-4 text-[12px]">
+              <p>{item.unreadable ?? item.description}</p>
+              <p hidden={item.unreadable !== undefined} className="mt-1 flex gap-4 text-[12px]">
                 <button
                   className="underline underline-offset-2"
                   aria-label={`Duplicate ${item.name}`}

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Edit, Mix, MixView } from "../api/client";
+import { changesOf } from "../api/changes";
+import type { Edit, Mix, MixChanges, MixView } from "../api/client";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { JOBS } from "../ui/jobs";
 
@@ -11,6 +12,11 @@ interface Props {
 
 /** What the shelf says of a Mix. */
 export function MixDialog({ mix, onEdit, onClose }: Props) {
+  const [before] = useState({
+    name: mix.document.name,
+    job: mix.document.job,
+    description: mix.document.description,
+  });
   const [name, setName] = useState(mix.document.name);
   const [job, setJob] = useState(mix.document.job);
   const [description, setDescription] = useState(mix.document.description);
@@ -23,7 +29,10 @@ export function MixDialog({ mix, onEdit, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({ edit: "describe-mix", name, job, description });
+        const changes = changesOf<MixChanges>(before, { name, job, description });
+        if (Object.keys(changes).length > 0) {
+          onEdit({ edit: "change-mix", set: changes });
+        }
       }}
     >
       <Field label="Name">

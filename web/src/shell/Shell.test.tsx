@@ -70,9 +70,7 @@ describe("the shell", () => {
     await userEvent.selectOptions(screen.getByLabelText("Kind of job"), "for post-production");
     await userEvent.keyboard("{Control>}{Enter}{/Control}");
     await waitFor(() =>
-      expect(edits()).toEqual([
-        { edit: "describe-mix", name: "Weather", job: "post", description: "" },
-      ]),
+      expect(edits()).toEqual([{ edit: "change-mix", set: { name: "Weather", job: "post" } }]),
     );
   });
 

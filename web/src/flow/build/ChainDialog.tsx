@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Channel, Edit, Insert, MixView } from "../../api/client";
+import { changesOf, freshId } from "../../api/changes";
+import type { Channel, ChannelChanges, Edit, Insert, MixView } from "../../api/client";
 import { useKnowledge } from "../../api/queries";
 import { FormDialog, Select, words } from "../../ui/FormDialog";
 import { plural } from "../../ui/format";
@@ -17,8 +18,31 @@ interface Props {
 export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
   const knowledge = useKnowledge().data;
   const processors = knowledge?.processors ?? [];
-  const [chain, setChain] = useState<Insert[]>(picked[0]?.chain ?? []);
+  const [before] = useState(picked[0]);
+  const [chain, setChain] = useState<Insert[]>(before?.chain ?? []);
   const ids = picked.map((one) => one.id);
+  const submit = () => {
+    onClose();
+    if (!before) {
+      return;
+    }
+    const changes = changesOf<ChannelChanges>({ chain: before.chain }, { chain });
+    const own: Edit[] =
+      Object.keys(changes).length === 0
+        ? []
+        : [{ edit: "set-channels", channels: [before.id], set: changes }];
+    const others = ids.filter((id) => id !== before.id);
+    if (others.length > 0) {
+      own.push({ edit: "copy-chain", from: before.id, channels: others });
+    }
+    if (own.length > 0) {
+      onEdit({
+        edit: "together",
+        words: `set the chain of ${ids.length === 1 ? `“${before.name}”` : plural(ids.length, "channel")}`,
+        edits: own,
+      });
+    }
+  };
   const change = (at: number, changed: Partial<Insert>) =>
     setChain(chain.map((insert, i) => (i === at ? { ...insert, ...changed } : insert)));
   const sources = [
@@ -35,10 +59,7 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
       description="In order, from the first to the last. A key is what a processor listens to, and nobody hears."
       does="Set the chain"
       onClose={onClose}
-      onSubmit={() => {
-        onClose();
-        onEdit({ edit: "set-chain", channels: ids, chain });
-      }}
+      onSubmit={submit}
     >
       {chain.length === 0 && <p className="text-ink-2">No processor yet.</p>}
       <ol>
@@ -110,7 +131,7 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
               setChain([
                 ...chain,
                 {
-                  id: freshId(one.id, chain),
+                  id: freshId(one.id),
                   processor: one.id,
                   on: true,
                   postFader: false,
@@ -125,12 +146,4 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
       </div>
     </FormDialog>
   );
-}
-
-function freshId(processor: string, chain: Insert[]): string {
-  let number = 1;
-  while (chain.some((insert) => insert.id === `${processor}-${number}`)) {
-    number += 1;
-  }
-  return `${processor}-${number}`;
 }

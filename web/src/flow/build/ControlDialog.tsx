@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Channel, Control, Edit, MixView } from "../../api/client";
+import { changesOf, freshId } from "../../api/changes";
+import type { Channel, Control, Edit, MixChanges, MixView } from "../../api/client";
 import { Field, FormDialog, Select } from "../../ui/FormDialog";
 import { typedNumber } from "../../ui/format";
 import { toggled } from "../../ui/toggled";
@@ -17,10 +18,12 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
   const ids = picked.map((one) => one.id);
   const [draft, setDraft] = useState<Control>(fresh(ids));
   const [gain, setGain] = useState("0");
-  const old = controls.find((one) => one.id === draft.id);
+  // As it was when it was chosen: what somebody else changes meanwhile is left alone.
+  const [old, setOld] = useState<Control>();
   const set = (changed: Partial<Control>) => setDraft({ ...draft, ...changed });
   const choose = (id: string) => {
     const control = controls.find((one) => one.id === id);
+    setOld(control);
     setDraft(
       control
         ? { ...control, members: [...new Set([...control.members, ...ids])] }
@@ -29,6 +32,10 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
     setGain(String(control?.gainDb ?? 0));
   };
   const number = typedNumber(gain);
+  const changeOf = (after: Control): MixChanges["controls"] =>
+    old
+      ? { changed: { [old.id]: changesOf(old, after) } }
+      : { added: [{ item: after, after: controls.at(-1)?.id ?? null }] };
   const candidates = new Set([...(old?.members ?? []), ...ids]);
   const channels = view.document.channels.filter((one) => candidates.has(one.id));
   const member = (one: { id: string; name: string }) => (
@@ -60,7 +67,10 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({ edit: "set-control", control: { ...draft, gainDb: number ?? 0 } });
+        onEdit({
+          edit: "change-mix",
+          set: { controls: changeOf({ ...draft, gainDb: number ?? 0 }) },
+        });
       }}
     >
       <Field label="Which">
@@ -114,7 +124,7 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
 
 function fresh(members: string[]): Control {
   return {
-    id: `control-${crypto.randomUUID().slice(0, 8)}`,
+    id: freshId("control"),
     name: "",
     gainDb: 0,
     members,

@@ -46,9 +46,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
           edit: "set-send",
           channels: ids,
           destinations: targets.filter((one) => chosen.has(one.id)).map((one) => one.id),
-          tap,
-          levelDb: number ?? CLOSED,
-          on: true,
+          set: { tap, levelDb: number ?? CLOSED, on: true },
         });
       }}
     >

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Edit, MixView } from "../../api/client";
+import { changesOf, freshId } from "../../api/changes";
+import type { Edit, MixChanges, MixView } from "../../api/client";
 import { Field, FormDialog } from "../../ui/FormDialog";
 import { typedNumber } from "../../ui/format";
 
@@ -12,6 +13,7 @@ interface Props {
 /** Tempo, start, end and the sections between them. */
 export function TimesDialog({ view, onEdit, onClose }: Props) {
   const { tempo, sampleRate, startFrame, endFrame, markers } = view.document;
+  const [before] = useState({ tempo, startFrame, endFrame, markers });
   const seconds = (frames: number) => String(Math.round((frames / sampleRate) * 1000) / 1000);
   const frames = (value: number) => Math.round(value * sampleRate);
   const [bpm, setBpm] = useState(String(tempo));
@@ -47,26 +49,20 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => {
         onClose();
-        onEdit({
-          edit: "together",
-          words: "set tempo, start, end and sections",
-          edits: [
-            {
-              edit: "set-times",
-              tempo: numbers[0] ?? tempo,
-              startFrame: frames(numbers[1] ?? 0),
-              endFrame: end.trim() === "" ? undefined : frames(numbers[2] ?? 0),
-            },
-            {
-              edit: "set-markers",
-              markers: read.map((match, i) => ({
-                id: markers[i]?.id ?? `marker-${crypto.randomUUID().slice(0, 8)}`,
-                name: match?.[2]?.trim() ?? "",
-                startFrame: frames(typedNumber(match?.[1] ?? "") ?? 0),
-              })),
-            },
-          ],
-        });
+        const after = {
+          tempo: numbers[0] ?? tempo,
+          startFrame: frames(numbers[1] ?? 0),
+          endFrame: end.trim() === "" ? undefined : frames(numbers[2] ?? 0),
+          markers: read.map((match, i) => ({
+            id: before.markers[i]?.id ?? freshId("marker"),
+            name: match?.[2]?.trim() ?? "",
+            startFrame: frames(typedNumber(match?.[1] ?? "") ?? 0),
+          })),
+        };
+        const changes = changesOf<MixChanges>(before, after);
+        if (Object.keys(changes).length > 0) {
+          onEdit({ edit: "change-mix", set: changes });
+        }
       }}
     >
       {number("Tempo, bpm", bpm, setBpm)}

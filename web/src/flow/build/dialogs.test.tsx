@@ -29,7 +29,7 @@ function watched() {
 }
 
 /** What an output's form asked for: two edits in one. */
-function outputEdits(props: ReturnType<typeof watched>): unknown[] {
+function togetherEdits(props: ReturnType<typeof watched>): unknown[] {
   const [edit] = props.onEdit.mock.calls[0] as [{ edit: string; edits: unknown[] }];
   expect(edit.edit).toBe("together");
   return edit.edits;
@@ -74,7 +74,10 @@ describe("a send", () => {
     expect(screen.getByRole("button", { name: /Set a fan of 2/ })).toBeTruthy();
     await submit();
     expect(props.onEdit).toHaveBeenCalledWith(
-      expect.objectContaining({ destinations: ["plate", "hall"], levelDb: -144, on: true }),
+      expect.objectContaining({
+        destinations: ["plate", "hall"],
+        set: { tap: "post-fader", levelDb: -144, on: true },
+      }),
     );
   });
 
@@ -88,7 +91,9 @@ describe("a send", () => {
     await userEvent.clear(screen.getByLabelText("Level, dB"));
     await userEvent.type(screen.getByLabelText("Level, dB"), "-6");
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith(expect.objectContaining({ levelDb: -6 }));
+    expect(props.onEdit).toHaveBeenCalledWith(
+      expect.objectContaining({ set: { tap: "post-fader", levelDb: -6, on: true } }),
+    );
   });
 });
 
@@ -105,17 +110,31 @@ describe("a chain", () => {
     );
     await userEvent.selectOptions(screen.getByLabelText("Place of limiter"), "after");
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith({
-      edit: "set-chain",
+    const [edit] = togetherEdits(props);
+    expect(edit).toMatchObject({
+      edit: "set-channels",
       channels: ["kick"],
-      chain: [
-        expect.objectContaining({
-          id: "compressor-1",
-          key: { source: "plate", tap: "pre-fader" },
-        }),
-        expect.objectContaining({ id: "limiter-1", postFader: true }),
-      ],
+      set: {
+        chain: {
+          added: [
+            {
+              item: { processor: "compressor", key: { source: "plate", tap: "pre-fader" } },
+              after: null,
+            },
+            { item: { processor: "limiter", postFader: true } },
+          ],
+        },
+      },
     });
+  });
+
+  it("of one channel is copied to the others that are picked", async () => {
+    const props = watched();
+    show(<ChainDialog picked={[kick, { ...kick, id: "snare" }]} {...props} />);
+    await submit();
+    expect(togetherEdits(props)).toEqual([
+      { edit: "copy-chain", from: "kick", channels: ["snare"] },
+    ]);
   });
 });
 
@@ -128,8 +147,21 @@ describe("a control", () => {
     await userEvent.type(screen.getByLabelText("Gain, dB"), "-3");
     await submit();
     expect(props.onEdit).toHaveBeenCalledWith({
-      edit: "set-control",
-      control: expect.objectContaining({ name: "Shells", gainDb: -3, members: ["kick"] }) as object,
+      edit: "change-mix",
+      set: {
+        controls: {
+          added: [
+            {
+              item: expect.objectContaining({
+                name: "Shells",
+                gainDb: -3,
+                members: ["kick"],
+              }) as object,
+              after: null,
+            },
+          ],
+        },
+      },
     });
   });
 });
@@ -155,13 +187,21 @@ describe("a control that is there", () => {
     await userEvent.click(screen.getByLabelText("All"));
     await submit();
     expect(asked.onEdit).toHaveBeenCalledWith({
-      edit: "set-control",
-      control: {
-        id: "beds",
-        name: "Beds",
-        gainDb: -12,
-        members: ["plate", "kick", "all"],
-        dip: true,
+      edit: "change-mix",
+      set: {
+        controls: {
+          changed: {
+            beds: {
+              members: {
+                added: [
+                  { item: "kick", after: "plate" },
+                  { item: "all", after: "kick" },
+                ],
+                removed: ["hall"],
+              },
+            },
+          },
+        },
       },
     });
   });
@@ -186,20 +226,19 @@ describe("tempo and sections", () => {
     await userEvent.type(screen.getByLabelText("End, s"), "60.5");
     await userEvent.type(screen.getByLabelText("Sections"), "0 Verse{Enter}30 Chorus");
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith(
-      expect.objectContaining({
-        edits: [
-          { edit: "set-times", tempo: 92, startFrame: 0, endFrame: 2_904_000 },
-          {
-            edit: "set-markers",
-            markers: [
-              expect.objectContaining({ name: "Verse", startFrame: 0 }),
-              expect.objectContaining({ name: "Chorus", startFrame: 1_440_000 }),
-            ],
-          },
-        ],
-      }),
-    );
+    expect(props.onEdit.mock.calls[0]?.[0]).toMatchObject({
+      edit: "change-mix",
+      set: {
+        tempo: 92,
+        endFrame: 2_904_000,
+        markers: {
+          added: [
+            { item: { name: "Verse", startFrame: 0 }, after: null },
+            { item: { name: "Chorus", startFrame: 1_440_000 } },
+          ],
+        },
+      },
+    });
   });
 
   it("are not set while a line means nothing", async () => {
@@ -219,18 +258,26 @@ describe("outputs", () => {
     await userEvent.selectOptions(await screen.findByLabelText("Kind"), "minus");
     await userEvent.click(screen.getByLabelText("drums"));
     await submit();
-    const [set, answering] = outputEdits(props);
-    expect(set).toMatchObject({
-      edit: "set-output",
-      output: {
-        name: "Minus",
-        kind: "minus",
-        channel: "mix",
-        namePattern: "{output}",
-        without: ["drums"],
+    expect(togetherEdits(props)).toMatchObject([
+      {
+        edit: "change-mix",
+        set: {
+          outputs: {
+            added: [
+              {
+                item: {
+                  name: "Minus",
+                  kind: "minus",
+                  channel: "mix",
+                  namePattern: "{output}",
+                  without: ["drums"],
+                },
+              },
+            ],
+          },
+        },
       },
-    });
-    expect(answering).toMatchObject({ edit: "set-specification", specification: undefined });
+    ]);
   });
 
   it("answer to a specification that ships, or to one’s own", async () => {
@@ -240,7 +287,7 @@ describe("outputs", () => {
     await userEvent.selectOptions(screen.getByLabelText("Answers to"), "r128");
     expect(screen.getByText("−23.0 LUFS, −1.0 dBTP")).toBeTruthy();
     await submit();
-    expect(outputEdits(props)[1]).toMatchObject({
+    expect(togetherEdits(props)[0]).toMatchObject({
       outputs: ["all"],
       specification: { id: "r128", loudness: -23 },
     });
@@ -251,7 +298,7 @@ describe("outputs", () => {
     await userEvent.type(screen.getByLabelText("Its name"), "The hall");
     await userEvent.type(screen.getByLabelText("True peak, dBTP"), "-3.5");
     await submit();
-    expect(outputEdits(own)[1]).toMatchObject({
+    expect(togetherEdits(own)[0]).toMatchObject({
       specification: { name: "The hall", truePeak: -3.5 },
     });
   });
@@ -262,9 +309,12 @@ describe("outputs", () => {
     await userEvent.clear(screen.getByLabelText("File name"));
     await userEvent.type(screen.getByLabelText("File name"), "{{project} drums");
     await submit();
-    expect(outputEdits(props)[0]).toMatchObject({
-      output: { id: "drums", namePattern: "{project} drums" },
-    });
+    expect(togetherEdits(props)).toEqual([
+      {
+        edit: "change-mix",
+        set: { outputs: { changed: { drums: { namePattern: "{project} drums" } } } },
+      },
+    ]);
   });
 
   it("add up in a stem set", async () => {
@@ -274,8 +324,17 @@ describe("outputs", () => {
     screen.getByLabelText("Name").focus();
     await submit();
     expect(props.onEdit).toHaveBeenCalledWith({
-      edit: "set-stem-set",
-      set: expect.objectContaining({ mixOutput: "all", stems: ["drums"] }) as object,
+      edit: "change-mix",
+      set: {
+        stemSets: {
+          added: [
+            {
+              item: expect.objectContaining({ mixOutput: "all", stems: ["drums"] }) as object,
+              after: null,
+            },
+          ],
+        },
+      },
     });
   });
 });

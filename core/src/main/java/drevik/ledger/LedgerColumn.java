@@ -44,6 +44,11 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
     return field.id();
   }
 
+  /** True if its cells hold figures, which stand under each other. */
+  public boolean holdsFigures() {
+    return field.unit() != Field.Unit.NONE;
+  }
+
   /** What stands in the cell. */
   public String text(Channel channel, Names names) {
     return FieldText.of(field, channel, names);

@@ -11,8 +11,13 @@ import java.util.List;
  * @param revision the revision that it shows
  */
 public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
-  /** What a column is called, and whether its cells can be written. */
-  public record Column(String id, String label, boolean editable) {}
+  /**
+   * What a column is called.
+   *
+   * @param editable its cells can be written
+   * @param figures they hold figures, which stand under each other
+   */
+  public record Column(String id, String label, boolean editable, boolean figures) {}
 
   /** A channel's cells, in the order of the columns. */
   public record Row(String channel, List<String> cells) {}
@@ -22,7 +27,9 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
     List<LedgerColumn> columns = LedgerColumn.ALL;
     return new LedgerView(
         revision,
-        columns.stream().map(c -> new Column(c.id(), c.label(), c.editable())).toList(),
+        columns.stream()
+            .map(c -> new Column(c.id(), c.label(), c.editable(), c.holdsFigures()))
+            .toList(),
         mix.channels().stream()
             .map(
                 channel ->

@@ -25,6 +25,7 @@ import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -86,7 +87,8 @@ class OpenApiConfiguration {
     if (described.getAllOf() != null) {
       own = described.getAllOf().get(described.getAllOf().size() - 1);
     }
-    Schema<?> schema = new Schema<>().type("object");
+    Schema<?> schema = new Schema<>();
+    schema.setTypes(Set.of("object"));
     schema.addProperty("edit", new StringSchema()._enum(List.of(name)));
     own.getProperties().forEach(schema::addProperty);
     List<String> required = new ArrayList<>(List.of("edit"));
