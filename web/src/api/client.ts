@@ -42,6 +42,9 @@ export type RevisionLine = Schemas["RevisionLine"];
 export type FlowSketch = Schemas["FlowSketch"];
 export type ShelfItem = Schemas["ShelfItem"];
 
+/** The status of a problem that no server told. */
+export const NO_ANSWER = 0;
+
 /** What the server says when it refuses (RFC 9457): the detail tells what to do. */
 export class Problem extends Error {
   readonly status: number;
@@ -69,7 +72,7 @@ export async function answered<T>(
   try {
     result = await call;
   } catch {
-    throw new Problem(0, "Drevik cannot be reached. Is it running? Nothing was changed.");
+    throw new Problem(NO_ANSWER, "Drevik cannot be reached. Is it running? Nothing was changed.");
   }
   if (!result.response.ok || result.data === undefined) {
     throw problemOf(result.response.status, result.error);

@@ -13,6 +13,7 @@ import { freshId } from "./changes";
 import {
   answered,
   api,
+  NO_ANSWER,
   Problem,
   type DeliveryView,
   type Edit,
@@ -68,15 +69,21 @@ const WAIT_MILLISECONDS = 400;
 
 /**
  * Asks again, under the same id, where no answer came: the server does it once, and says what became
- * of it. So a change that is said to have failed has not been made.
+ * of it. So a change that is said to have been refused has not been made.
  */
 async function askedUntilAnswered<T>(ask: () => Promise<T>): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
       return await ask();
     } catch (error) {
-      if (error instanceof Problem || tries === TRIES) {
+      if (!(error instanceof Problem) || error.status !== NO_ANSWER) {
         throw error;
+      }
+      if (tries === TRIES) {
+        throw new Problem(
+          NO_ANSWER,
+          "Drevik cannot be reached. Is it running? Whether your last change was made is shown when it answers again.",
+        );
       }
       await new Promise((then) => setTimeout(then, WAIT_MILLISECONDS * tries));
     }
