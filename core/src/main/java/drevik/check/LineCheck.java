@@ -16,21 +16,66 @@ import java.util.List;
  * at every edit: time in proportion to outputs × ties.
  */
 public final class LineCheck {
+  /** All rules. The order is that of findings of one kind and weight. */
+  private static final List<LineCheckRule> RULES =
+      List.of(
+          new DestinationStowed(),
+          new SendsToSilence(),
+          new GoesNowhere(),
+          new NothingArrives(),
+          new LayoutMismatch(),
+          new ReachedTwice(),
+          new SameName(),
+          new ReturnNotWet(),
+          new KeyWithoutSource(),
+          new NoDestination(),
+          new Muted(),
+          new ClipOutside(),
+          new TemplateHoldsAudio(),
+          new DipOnUndipped(),
+          new DipOnTracks(),
+          new BusGain(),
+          new ProcessedBehindStems(),
+          new StemsAddUp(),
+          new HeldOut(),
+          new OutputTap(),
+          new ReferenceHeard(),
+          new ReferenceProcessed(),
+          new FileNamesCollide());
+
   private LineCheck() {}
+
+  private static void check(LineCheckRule rule, Survey survey) {
+    int found = survey.findings.size();
+    try {
+      rule.check(survey);
+    } catch (RuntimeException e) {
+      // Half of what a rule finds may be worse than none of it.
+      survey.findings.subList(found, survey.findings.size()).clear();
+      survey.report(
+          Rule.RULE_FAILED,
+          Severity.DOUBTFUL,
+          List.of(),
+          "The rule “" + rule.words() + "” failed on this Mix (" + e + ").");
+    }
+  }
 
   /** All findings, the gravest first; within one weight by rule, then in document order. */
   public static List<Finding> of(Mix mix) {
+    return of(mix, RULES);
+  }
+
+  static List<Finding> of(Mix mix, List<LineCheckRule> rules) {
     SignalGraph graph = SignalGraph.of(mix);
     List<Finding> broken = brokenGraph(mix, graph);
     if (!broken.isEmpty()) {
       // Without an order nothing else can be said.
       return broken;
     }
-    Surveyed survey = new Surveyed(mix, graph);
-    RouteRules.check(survey);
-    ChannelRules.check(survey);
-    ControlRules.check(survey);
-    DeliverableRules.check(survey);
+    Survey survey = new Survey(mix, graph);
+    for (LineCheckRule rule : rules) {
+      check(rule, survey);
+    }
     List<Finding> sorted = new ArrayList<>(survey.findings);
     sorted.sort(
         Comparator.comparing(Finding::severity).thenComparing(finding -> finding.rule().ordinal()));
@@ -80,7 +125,7 @@ public final class LineCheck {
     return switch (tie.kind()) {
       case OUTPUT -> List.of(Finding.Mend.of(mix, new SendChannelsTo(List.of(known), null)));
       case SEND -> List.of(Finding.Mend.of(mix, new RemoveSend(List.of(known), unknown)));
-      case KEY -> List.of(Finding.Mend.of(mix, ChannelRules.withoutKeys(channel, unknown)));
+      case KEY -> List.of(Finding.Mend.of(mix, KeyWithoutSource.withoutKeys(channel, unknown)));
     };
   }
 }

@@ -33,7 +33,9 @@ public enum Rule {
   DESTINATION_STOWED("Nothing reaches a file through a stowed channel."),
   TEMPLATE_HOLDS_AUDIO("Every session that is started from it would carry this audio along."),
   MUTED("It is silent in every print until the mute is off."),
-  CLIP_OUTSIDE("What stands outside the start and end is not printed.");
+  CLIP_OUTSIDE("What stands outside the start and end is not printed."),
+  RULE_FAILED(
+      "What this rule would have found is not in the list; all others have been looked at.");
 
   private final String why;
 

@@ -19,6 +19,8 @@ import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Send;
 import drevik.mix.Tap;
+import drevik.route.Coverage;
+import drevik.route.FlowLayout;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -310,5 +312,39 @@ class LineCheckTest {
         .extracting(Finding::severity)
         .isSorted()
         .startsWith(Finding.Severity.WRONG);
+  }
+
+  @Test
+  void aRuleThatFailsIsAFindingAndTakesNothingElseDown() {
+    LineCheckRule broken =
+        survey -> {
+          survey.report(Rule.MUTED, Finding.Severity.NOTE, List.of("kick"), "half.");
+          throw new IllegalStateException("no luck");
+        };
+    Mix muted = broken("drums", c -> c.withMute(true));
+    List<Finding> found = LineCheck.of(muted, List.of(broken, new Muted()));
+    assertThat(found).extracting(Finding::rule).containsExactly(Rule.RULE_FAILED, Rule.MUTED);
+    assertThat(found.get(0).says()).contains("no luck");
+    assertThat(found.get(1).where()).containsExactly("drums");
+  }
+
+  @Test
+  void rulesSayWhatTheyLookFor() {
+    assertThat(new ReachedTwice().words()).isEqualTo("reached twice");
+  }
+
+  /** One seat behind the other, up to the mix: nothing may walk it by recursion. */
+  @Test
+  void aChainOfTenThousandBusesIsChecked() {
+    MixWords words = mix().seat("seat", "bus 9998");
+    for (int i = 0; i < 9_999; i++) {
+      words.bus("bus " + i, i == 0 ? null : "bus " + (i - 1));
+    }
+    Mix deep = words.output("bus 0").build();
+    assertThat(LineCheck.of(deep)).isEmpty();
+    assertThat(Coverage.of(deep).paths("seat", "out bus 0", 2)).singleElement();
+    assertThat(FlowLayout.of(deep).stages()).hasSizeGreaterThan(9_000);
+    Mix stowed = deep.mapChannels(c -> c.id().equals("bus 5000") ? c.withStowed(true) : c);
+    assertThat(LineCheck.of(stowed)).isNotEmpty();
   }
 }

@@ -20,7 +20,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /** A Mix with all that the rules ask about it, computed once. */
-final class Surveyed {
+final class Survey {
   private static final int NAMED = 3;
 
   final Mix mix;
@@ -34,7 +34,7 @@ final class Surveyed {
   private final Map<Output, Coverage> wiredWith = new HashMap<>();
   final List<Finding> findings = new ArrayList<>();
 
-  Surveyed(Mix mix, SignalGraph graph) {
+  Survey(Mix mix, SignalGraph graph) {
     this.mix = mix;
     this.channels = mix.channelsById();
     this.map = MapAnswers.of(mix);
@@ -58,6 +58,12 @@ final class Surveyed {
                         .map(one -> one.id().equals(output.id()) ? output : one)
                         .toList()),
                 Coverage.View.WIRED));
+  }
+
+  Map<String, Output> outputs() {
+    Map<String, Output> outputs = new HashMap<>();
+    mix.outputs().forEach(output -> outputs.put(output.id(), output));
+    return outputs;
   }
 
   Stream<Channel> active() {

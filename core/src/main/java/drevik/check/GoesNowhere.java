@@ -1,0 +1,55 @@
+package drevik.check;
+
+import drevik.check.Finding.Severity;
+import drevik.edit.SendChannelsTo;
+import drevik.edit.StowChannels;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.route.Tie;
+import java.util.List;
+
+/** What is heard in no file. */
+final class GoesNowhere implements LineCheckRule {
+
+  @Override
+  public void check(Survey survey) {
+    survey.active().forEach(channel -> goesNowhere(survey, channel));
+  }
+
+  private static void goesNowhere(Survey survey, Channel channel) {
+    Channel to = survey.channels.get(channel.output());
+    boolean reaches = survey.wired.reachesAnything(channel.id());
+    boolean isKey = survey.from(channel.id()).stream().anyMatch(t -> t.kind() == Tie.Kind.KEY);
+    boolean said = to != null && (to.stowed() || isSilentAgain(survey, to));
+    // What is only compared with need not be printed.
+    boolean isReference = channel.kind() == ChannelKind.REFERENCE;
+    if (reaches || isKey || said || isReference || !survey.isFed(channel.id())) {
+      return;
+    }
+    String mapped = survey.mapped(channel);
+    Channel trunk = survey.trunk();
+    boolean toTrunk = trunk != null && !trunk.id().equals(channel.id()) && mapped == null;
+    survey.report(
+        Rule.GOES_NOWHERE,
+        Severity.WRONG,
+        List.of(channel.id()),
+        "“"
+            + channel.name()
+            + "” reaches no output"
+            + (to == null
+                ? ": it is sent nowhere."
+                : ", though it is sent to “" + to.name() + "”."),
+        mapped == null || mapped.equals(channel.output())
+            ? null
+            : new SendChannelsTo(List.of(channel.id()), mapped),
+        toTrunk && !trunk.id().equals(channel.output())
+            ? new SendChannelsTo(List.of(channel.id()), trunk.id())
+            : null,
+        new StowChannels(List.of(channel.id()), true));
+  }
+
+  /** Only the last of a silent row is named: mending it mends those before it. */
+  private static boolean isSilentAgain(Survey survey, Channel to) {
+    return !survey.wired.reachesAnything(to.id());
+  }
+}

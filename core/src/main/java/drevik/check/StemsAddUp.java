@@ -1,0 +1,233 @@
+package drevik.check;
+
+import drevik.check.Finding.Severity;
+import drevik.edit.ChangeMix;
+import drevik.edit.Edit;
+import drevik.edit.RemoveSend;
+import drevik.edit.SendChannelsTo;
+import drevik.edit.Together;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.StemSet;
+import drevik.mix.Tap;
+import drevik.mix.field.Changes;
+import drevik.mix.field.MixField;
+import drevik.mix.field.OutputField;
+import drevik.mix.field.StemSetField;
+import drevik.route.Coverage.Way;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Stems that would not add up to their mix. */
+final class StemsAddUp implements LineCheckRule {
+  private static final Set<Way> ALL_WAYS = EnumSet.allOf(Way.class);
+
+  /** Gains that differ by less are the same: −120 dB beside unity. */
+  private static final double SAME = 1e-6;
+
+  @Override
+  public void check(Survey survey) {
+    Map<String, Output> outputs = survey.outputs();
+    survey.mix.stemSets().forEach(set -> stems(survey, set, outputs));
+  }
+
+  private static void stems(Survey survey, StemSet set, Map<String, Output> outputs) {
+    Output mix = outputs.get(set.mixOutput());
+    List<Output> stems = set.stems().stream().map(outputs::get).filter(o -> o != null).toList();
+    if (mix == null || stems.size() < set.stems().size()) {
+      survey.report(
+          Rule.STEMS_DIFFER,
+          Severity.WRONG,
+          List.of(),
+          "The stem set “" + set.name() + "” names an output that is not there.",
+          ChangeMix.removing(MixField.STEM_SETS, set.id()));
+      return;
+    }
+    Set<String> told = new LinkedHashSet<>();
+    for (Channel channel : survey.mix.channels()) {
+      if (isSource(survey, channel)) {
+        compare(survey, set, mix, stems, channel, told);
+      }
+    }
+  }
+
+  /** Where sound begins as far as stems are concerned: seats, and returns with their own sound. */
+  private static boolean isSource(Survey survey, Channel channel) {
+    return !channel.stowed()
+        && (channel.kind() == ChannelKind.SEAT || channel.kind() == ChannelKind.RETURN)
+        && survey.isFed(channel.id());
+  }
+
+  private static void compare(
+      Survey survey,
+      StemSet set,
+      Output mix,
+      List<Output> stems,
+      Channel channel,
+      Set<String> told) {
+    // A seat may be in a second stem by way of a return; dry it belongs in one.
+    Set<Way> ways = channel.kind() == ChannelKind.SEAT ? Set.of(Way.DRY) : ALL_WAYS;
+    List<Output> holding = survey.wired.holding(channel.id(), stems, ways);
+    boolean inMix = !survey.wired.holding(channel.id(), List.of(mix), ways).isEmpty();
+    double[][] wanted = survey.wired.gains(channel.id(), mix.id(), ways);
+    double[][] sum = new double[wanted.length][wanted[0].length];
+    for (Output stem : holding) {
+      if (stem.layout() != mix.layout()) {
+        if (told.add(stem.id())) {
+          survey.report(
+              Rule.STEMS_DIFFER,
+              Severity.WRONG,
+              List.of(stem.id(), mix.id()),
+              "Stem “"
+                  + stem.name()
+                  + "” is "
+                  + stem.layout()
+                  + " and its mix “"
+                  + mix.name()
+                  + "” is "
+                  + mix.layout()
+                  + ".",
+              ChangeMix.output(stem.id(), OutputField.LAYOUT, mix.layout()));
+        }
+        return;
+      }
+      add(sum, survey.wired.gains(channel.id(), stem.id(), ways));
+    }
+    if (isSame(wanted, sum) && holding.size() < 2) {
+      return;
+    }
+    if (inMix && holding.isEmpty()) {
+      survey.report(
+          Rule.IN_NO_STEM,
+          Severity.WRONG,
+          List.of(channel.id(), mix.id()),
+          "“"
+              + channel.name()
+              + "” is in “"
+              + mix.name()
+              + "” and in no stem of “"
+              + set.name()
+              + "”.",
+          intoAStem(survey, channel, stems),
+          aStemOfItsOwn(survey, set, mix, channel));
+    } else if (holding.size() > 1) {
+      survey.report(
+          Rule.IN_TWO_STEMS,
+          Severity.WRONG,
+          List.of(channel.id(), holding.get(0).id(), holding.get(1).id()),
+          "“"
+              + channel.name()
+              + "” is in "
+              + holding.size()
+              + " stems of “"
+              + set.name()
+              + "”: "
+              + String.join(", ", holding.stream().map(Output::name).toList())
+              + ".",
+          outOfAStem(survey, channel, stems));
+    } else {
+      survey.report(
+          Rule.STEMS_DIFFER,
+          Severity.WRONG,
+          List.of(channel.id(), mix.id()),
+          "“"
+              + channel.name()
+              + "” is "
+              + (inMix ? "at another level or place" : "not")
+              + " in “"
+              + mix.name()
+              + "” "
+              + (inMix ? "than" : "but")
+              + " in stem “"
+              + holding.get(0).name()
+              + "”.",
+          sameTap(survey, mix, holding.get(0), channel, ways));
+    }
+  }
+
+  private static void add(double[][] sum, double[][] more) {
+    for (int row = 0; row < sum.length; row++) {
+      for (int column = 0; column < sum[row].length; column++) {
+        sum[row][column] += more[row][column];
+      }
+    }
+  }
+
+  private static boolean isSame(double[][] a, double[][] b) {
+    for (int row = 0; row < a.length; row++) {
+      for (int column = 0; column < a[row].length; column++) {
+        if (Math.abs(a[row][column] - b[row][column]) > SAME) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private static Edit intoAStem(Survey survey, Channel channel, List<Output> stems) {
+    String mapped = survey.mapped(channel);
+    if (mapped != null
+        && !mapped.equals(channel.output())
+        && stems.stream().anyMatch(stem -> survey.wired.reaches(mapped, stem.id()))) {
+      return new SendChannelsTo(List.of(channel.id()), mapped);
+    }
+    return null;
+  }
+
+  private static Edit aStemOfItsOwn(Survey survey, StemSet set, Output mix, Channel channel) {
+    String name = channel.name() + " stem";
+    Output stem =
+        new Output(
+            "stem-" + channel.id(),
+            name,
+            OutputKind.STEM,
+            channel.id(),
+            Tap.POST_FADER,
+            mix.layout(),
+            mix.format(),
+            mix.namePattern().contains("{output}") ? mix.namePattern() : "{output}");
+    return new Together(
+        List.of(
+            ChangeMix.adding(survey.mix, MixField.OUTPUTS, stem),
+            ChangeMix.ofMember(
+                MixField.STEM_SETS,
+                set.id(),
+                Changes.adding(StemSetField.ALL, StemSetField.STEMS, stem.id(), set.stems()))),
+        "give “" + channel.name() + "” a stem of its own");
+  }
+
+  private static Edit outOfAStem(Survey survey, Channel channel, List<Output> stems) {
+    // The send that leads into a stem which the output does not lead to is the one too many.
+    for (var send : channel.sends()) {
+      for (String destination : send.destinations()) {
+        if (channel.output() != null
+            && stems.stream()
+                .anyMatch(
+                    stem ->
+                        survey.wired.reaches(destination, stem.id())
+                            && !survey.wired.reaches(channel.output(), stem.id()))) {
+          return new RemoveSend(List.of(channel.id()), destination);
+        }
+      }
+    }
+    return null;
+  }
+
+  /** The mix's tap for the stem, if that is all that is wrong. */
+  private static Edit sameTap(
+      Survey survey, Output mix, Output stem, Channel channel, Set<Way> ways) {
+    if (mix.tap() == stem.tap()) {
+      return null;
+    }
+    Output changed = stem.withTap(mix.tap());
+    double[][] gains = survey.wiredWith(changed).gains(channel.id(), stem.id(), ways);
+    return isSame(survey.wired.gains(channel.id(), mix.id(), ways), gains)
+        ? ChangeMix.output(stem.id(), OutputField.TAP, mix.tap())
+        : null;
+  }
+}
