@@ -3,6 +3,7 @@ package drevik.render;
 import drevik.audio.AudioException;
 import drevik.mix.AudioLocator;
 import drevik.mix.Mix;
+import drevik.mix.Output;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,10 +34,15 @@ public final class Printer {
       delete(unfinished);
       Files.createDirectories(unfinished);
       PrintReport report;
-      try (Plan plan = new Plan(mix, audio, options, unfinished)) {
-        new Pipeline(plan.stages, options.blockSize(), plan.runFrames)
+      List<Output> chosen = PrintSinks.chosen(mix, options);
+      List<String> heard = chosen.stream().map(Output::channel).toList();
+      try (Wiring wiring = new Wiring(mix, audio, options.blockSize(), heard);
+          PrintSinks sinks = new PrintSinks(mix, wiring, chosen, options, unfinished)) {
+        List<Stage> stages = new ArrayList<>(wiring.stages());
+        stages.addAll(sinks.stages());
+        new Pipeline(stages, options.blockSize(), sinks.runFrames())
             .run(options.threads(), progress);
-        report = report(mix, plan, began);
+        report = report(mix, sinks, began);
       }
       Files.createDirectories(folder);
       for (PrintReport.Printed printed : report.files()) {
@@ -53,19 +59,14 @@ public final class Printer {
     }
   }
 
-  private static PrintReport report(Mix mix, Plan plan, long began) {
-    List<PrintReport.Printed> files = new ArrayList<>();
-    for (int i = 0; i < plan.outputs.size(); i++) {
-      String file = plan.files.get(i).getFileName().toString();
-      files.add(plan.outputs.get(i).report(file, plan.frames));
-    }
+  private static PrintReport report(Mix mix, PrintSinks sinks, long began) {
     return new PrintReport(
         mix.name(),
         mix.sampleRate(),
-        (double) plan.frames / mix.sampleRate(),
+        (double) sinks.frames() / mix.sampleRate(),
         (System.nanoTime() - began) / 1e9,
-        files,
-        plan.nullTests.stream().map(NullNode::report).toList());
+        sinks.printed(),
+        sinks.nullTests());
   }
 
   private static void delete(Path folder) {

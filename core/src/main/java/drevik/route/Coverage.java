@@ -1,19 +1,20 @@
 package drevik.route;
 
 import drevik.audio.ChannelMatrix;
-import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
-import drevik.mix.Send;
 import drevik.mix.Tap;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
@@ -287,24 +288,39 @@ public final class Coverage {
   public List<List<String>> paths(String channel, String output, int most) {
     List<List<String>> found = new ArrayList<>();
     Integer start = indexOf.get(channel);
-    if (start != null) {
-      follow(start, outputOf(output), new ArrayList<>(), found, most);
+    Output to = outputOf(output);
+    if (start == null || !reaches(start, output)) {
+      return found;
+    }
+    // By hand and not by recursion: a Mix may be thousands of buses deep.
+    List<String> way = new ArrayList<>();
+    Deque<Iterator<Step>> open = new ArrayDeque<>();
+    enter(start, to, way, found, open);
+    while (!open.isEmpty() && found.size() < most) {
+      if (!open.peek().hasNext()) {
+        open.pop();
+        way.remove(way.size() - 1);
+        continue;
+      }
+      int next = open.peek().next().to();
+      if (reaches(next, output)) {
+        enter(next, to, way, found, open);
+      }
     }
     return found;
   }
 
-  private void follow(int at, Output output, List<String> way, List<List<String>> found, int most) {
-    if (!reaches(at, output.id()) || found.size() >= most) {
-      return;
-    }
+  private void enter(
+      int at,
+      Output output,
+      List<String> way,
+      List<List<String>> found,
+      Deque<Iterator<Step>> open) {
     way.add(order.get(at).id());
     if (order.get(at).id().equals(output.channel())) {
       found.add(List.copyOf(way));
     }
-    for (Step step : steps.get(at)) {
-      follow(step.to(), output, way, found, most);
-    }
-    way.remove(way.size() - 1);
+    open.push(steps.get(at).iterator());
   }
 
   private Output outputOf(String id) {
@@ -381,30 +397,17 @@ public final class Coverage {
 
   private List<Step> stepsFrom(Channel channel) {
     List<Step> found = new ArrayList<>();
-    if (channel.stowed()) {
-      return found;
-    }
-    if (channel.output() != null) {
-      step(channel, channel.output(), Tap.POST_FADER, channel.pan(), 1, found);
-    }
-    for (Send send : channel.sends()) {
-      double level = send.on() ? Decibels.toGain(send.levelDb()) : 0;
-      double gain = level == 0 && view == View.WIRED ? 1 : level;
-      for (String destination : send.destinations()) {
-        step(channel, destination, send.tap(), send.pan(), gain, found);
+    for (SignalFeed feed : SignalFeed.of(channel)) {
+      double gain = feed.gain() == 0 && view == View.WIRED ? 1 : feed.gain();
+      double whole = gain * gainTo(feed.tap(), channel);
+      Integer to = indexOf.get(feed.to());
+      if (whole != 0 && to != null) {
+        boolean dip = feed.tap() == Tap.POST_FADER && dips.contains(channel.id());
+        Layout into = byId.get(feed.to()).layout();
+        found.add(new Step(to, feed(channel.layout(), into, feed.pan(), whole), dip));
       }
     }
     return found;
-  }
-
-  private void step(
-      Channel from, String destination, Tap tap, double pan, double gain, List<Step> found) {
-    double whole = gain * gainTo(tap, from);
-    Integer to = indexOf.get(destination);
-    if (whole != 0 && to != null) {
-      boolean dip = tap == Tap.POST_FADER && dips.contains(from.id());
-      found.add(new Step(to, feed(from.layout(), byId.get(destination).layout(), pan, whole), dip));
-    }
   }
 
   private double[][] feed(Layout from, Layout to, double pan, double gain) {
@@ -419,12 +422,11 @@ public final class Coverage {
 
   /** Linear gain from a channel's sum of inputs to one of its taps. */
   private double gainTo(Tap tap, Channel channel) {
-    double trim = Decibels.toGain(channel.trimDb()) * (channel.invertPolarity() ? -1 : 1);
+    double trim = SignalFeed.trimOf(channel);
     if (tap != Tap.POST_FADER) {
       return trim;
     }
-    double faderDb = channel.faderDb() + controlDb.getOrDefault(channel.id(), 0.0);
-    double fader = channel.mute() ? 0 : Decibels.toGain(faderDb);
+    double fader = SignalFeed.faderOf(channel, controlDb.getOrDefault(channel.id(), 0.0));
     return trim * (fader == 0 && view == View.WIRED ? 1 : fader);
   }
 

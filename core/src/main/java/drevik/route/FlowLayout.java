@@ -4,13 +4,17 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.TreeMap;
 
 /**
  * The Flow: which channel stands in which stage, in which order, and what ties them.
@@ -93,7 +97,7 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       int rootDepth = hasMaster() ? 0 : 1;
       List<Channel> roots = new ArrayList<>(standingBy.getOrDefault(null, List.of()));
       // What is only compared or feeds nothing stands below everything that is heard.
-      roots.sort(java.util.Comparator.comparing(root -> root.kind().holdsClips()));
+      roots.sort(Comparator.comparing(root -> root.kind().holdsClips()));
       for (Channel root : roots) {
         boolean atTheEnd = root.kind() == ChannelKind.MASTER || root.kind().holdsClips();
         walk(root, atTheEnd ? 0 : rootDepth, depth, rows);
@@ -105,14 +109,23 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       return shown.values().stream().anyMatch(c -> c.kind() == ChannelKind.MASTER);
     }
 
-    private void walk(Channel channel, int level, Map<String, Integer> depth, List<String> rows) {
-      if (depth.putIfAbsent(channel.id(), level) != null) {
-        return;
+    /** Depth first, without recursion: a Mix may be thousands of buses deep. */
+    private void walk(Channel root, int level, Map<String, Integer> depth, List<String> rows) {
+      Deque<Channel> open = new ArrayDeque<>(List.of(root));
+      Map<String, Integer> levels = new HashMap<>(Map.of(root.id(), level));
+      while (!open.isEmpty()) {
+        Channel channel = open.pop();
+        int own = levels.get(channel.id());
+        if (depth.putIfAbsent(channel.id(), own) != null) {
+          continue;
+        }
+        rows.add(channel.id());
+        List<Channel> beside = standingBy.getOrDefault(channel.id(), List.of());
+        for (int i = beside.size() - 1; i >= 0; i--) {
+          levels.put(beside.get(i).id(), own + 1);
+          open.push(beside.get(i));
+        }
       }
-      rows.add(channel.id());
-      standingBy
-          .getOrDefault(channel.id(), List.of())
-          .forEach(one -> walk(one, level + 1, depth, rows));
     }
 
     private List<Stage> stages(Map<String, Integer> depth, List<String> rows) {
@@ -120,17 +133,13 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       stages.add(
           new Stage(
               "Seats", rows.stream().filter(id -> shown.get(id).kind().holdsClips()).toList()));
-      Set<Integer> depths = new TreeSet<>(java.util.Comparator.reverseOrder());
+      Map<Integer, List<String>> columns = new TreeMap<>(Comparator.reverseOrder());
       for (String id : rows) {
         if (isColumnBus(id)) {
-          depths.add(depth.get(id));
+          columns.computeIfAbsent(depth.get(id), k -> new ArrayList<>()).add(id);
         }
       }
-      for (int level : depths) {
-        List<String> ids =
-            rows.stream().filter(id -> isColumnBus(id) && depth.get(id) == level).toList();
-        stages.add(new Stage(nameOf(level), ids));
-      }
+      columns.forEach((level, ids) -> stages.add(new Stage(nameOf(level), List.copyOf(ids))));
       stages.add(new Stage("Files", mix.outputs().stream().map(Output::id).toList()));
       return stages;
     }
@@ -177,17 +186,31 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       return new Ribbon(from, to, kind, channels, seatsIn(from));
     }
 
+    /** Seats by main outputs: what feeds a channel is counted before it. */
     private int seatsIn(String id) {
-      Integer known = seats.get(id);
-      if (known != null) {
-        return known;
+      Deque<String> open = new ArrayDeque<>(List.of(id));
+      Set<String> entered = new HashSet<>(open);
+      while (!open.isEmpty()) {
+        String at = open.peek();
+        List<Channel> feeding = feeders.getOrDefault(at, List.of());
+        int count = shown.containsKey(at) && shown.get(at).kind().holdsClips() ? 1 : 0;
+        boolean complete = true;
+        for (Channel feeder : feeding) {
+          Integer known = seats.get(feeder.id());
+          if (known == null && entered.add(feeder.id())) {
+            open.push(feeder.id());
+            complete = false;
+          } else {
+            // In a loop, which is a finding of its own, it is counted by who met it first.
+            count += known == null ? 0 : known;
+          }
+        }
+        if (complete) {
+          seats.put(at, count);
+          open.pop();
+        }
       }
-      int count = shown.containsKey(id) && shown.get(id).kind().holdsClips() ? 1 : 0;
-      for (Channel feeder : feeders.getOrDefault(id, List.of())) {
-        count += seatsIn(feeder.id());
-      }
-      seats.put(id, count);
-      return count;
+      return seats.get(id);
     }
   }
 }
