@@ -2,6 +2,7 @@ package drevik.server.mix;
 
 import drevik.codec.Documents;
 import drevik.mix.Mix;
+import drevik.mix.Refused;
 import drevik.mix.Validity;
 import drevik.server.NotFound;
 import jakarta.persistence.EntityManager;
@@ -15,7 +16,9 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Mixes and their lines of revisions in the database; used within a transaction. */
 @Component
-@Transactional(propagation = Propagation.MANDATORY)
+@Transactional(
+    propagation = Propagation.MANDATORY,
+    noRollbackFor = {Refused.class, NotFound.class})
 class MixStore {
   private final MixRows mixes;
   private final RevisionRows revisions;
