@@ -1,5 +1,6 @@
 package drevik.intake;
 
+import drevik.intake.measure.Inspection;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.MixWords;
 import drevik.audio.Layout;
+import drevik.flow.FlowLayout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
@@ -20,7 +21,6 @@ import drevik.mix.OutputKind;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import drevik.route.Coverage;
-import drevik.route.FlowLayout;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;

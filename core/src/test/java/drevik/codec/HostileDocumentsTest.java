@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.MixWords;
 import drevik.check.LineCheck;
+import drevik.flow.FlowLayout;
 import drevik.mix.Channel;
 import drevik.mix.Key;
 import drevik.mix.Marker;
@@ -13,7 +14,6 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import drevik.mix.Validity;
-import drevik.route.FlowLayout;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

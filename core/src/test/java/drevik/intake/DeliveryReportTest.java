@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
+import drevik.intake.measure.Inspection;
+import drevik.intake.measure.Inspector;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

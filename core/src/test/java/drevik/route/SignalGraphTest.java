@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.MixWords;
 import drevik.audio.Layout;
+import drevik.flow.FlowLayout;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Tap;

@@ -1,6 +1,6 @@
 package drevik.server.intake;
 
-import drevik.intake.Inspection;
+import drevik.intake.measure.Inspection;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

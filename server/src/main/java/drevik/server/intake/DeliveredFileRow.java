@@ -1,9 +1,9 @@
 package drevik.server.intake;
 
 import drevik.category.Sorting;
-import drevik.intake.PairFinding;
-import drevik.intake.SeatWish;
-import drevik.intake.SwappedSides;
+import drevik.intake.conform.SeatWish;
+import drevik.intake.measure.PairFinding;
+import drevik.intake.measure.SwappedSides;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

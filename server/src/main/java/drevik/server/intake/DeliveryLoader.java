@@ -1,10 +1,10 @@
 package drevik.server.intake;
 
 import drevik.category.Sorting;
-import drevik.intake.ConformStep;
 import drevik.intake.Delivery;
 import drevik.intake.DeliveryComparison;
-import drevik.intake.Inspection;
+import drevik.intake.conform.ConformStep;
+import drevik.intake.measure.Inspection;
 import drevik.mix.AudioRef;
 import drevik.server.NotFound;
 import drevik.server.mix.Mixes;

@@ -1,9 +1,9 @@
 package drevik.server.intake;
 
 import drevik.category.CategoryTree;
-import drevik.intake.ConformStep;
-import drevik.intake.SeatNames;
-import drevik.intake.SeatWish;
+import drevik.intake.conform.ConformStep;
+import drevik.intake.conform.SeatWish;
+import drevik.intake.seat.SeatNames;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;

@@ -1,7 +1,7 @@
 package drevik.server.intake;
 
 import drevik.intake.DeliveryReport;
-import drevik.intake.SeatWish;
+import drevik.intake.conform.SeatWish;
 import drevik.server.mix.MixChange;
 import drevik.server.mix.MixEdits.Asked;
 import io.swagger.v3.oas.annotations.Parameter;

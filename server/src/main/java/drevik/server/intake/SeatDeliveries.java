@@ -1,11 +1,11 @@
 package drevik.server.intake;
 
 import drevik.edit.SeatDelivery;
-import drevik.intake.ConformedCopy;
-import drevik.intake.DeliveredFile;
-import drevik.intake.Inspection;
-import drevik.intake.Inspector;
-import drevik.intake.SessionTimes;
+import drevik.intake.conform.ConformedCopy;
+import drevik.intake.conform.DeliveredFile;
+import drevik.intake.measure.Inspection;
+import drevik.intake.measure.Inspector;
+import drevik.intake.seat.SessionTimes;
 import drevik.mix.AudioRef;
 import drevik.mix.Refused;
 import drevik.server.mix.MixChange;

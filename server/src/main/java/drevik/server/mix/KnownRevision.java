@@ -2,10 +2,10 @@ package drevik.server.mix;
 
 import drevik.check.Finding;
 import drevik.check.LineCheck;
+import drevik.flow.FlowLayout;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.reassign.MapAnswers;
-import drevik.route.FlowLayout;
 import drevik.server.mix.MixView.ChannelFacts;
 import java.util.LinkedHashMap;
 import java.util.List;

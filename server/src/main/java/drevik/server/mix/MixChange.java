@@ -1,9 +1,9 @@
 package drevik.server.mix;
 
 import drevik.check.Finding;
+import drevik.flow.FlowLayout;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
-import drevik.route.FlowLayout;
 import drevik.server.mix.MixView.ChannelFacts;
 import java.util.LinkedHashMap;
 import java.util.List;

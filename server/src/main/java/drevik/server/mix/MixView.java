@@ -1,8 +1,8 @@
 package drevik.server.mix;
 
 import drevik.check.Finding;
+import drevik.flow.FlowLayout;
 import drevik.mix.Mix;
-import drevik.route.FlowLayout;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;

@@ -1,8 +1,8 @@
 package drevik.server.mix;
 
+import drevik.flow.FlowSketch;
 import drevik.mix.JobKind;
 import drevik.mix.MixKind;
-import drevik.route.FlowSketch;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 

@@ -1,12 +1,12 @@
 package drevik.server.mix;
 
+import drevik.flow.FlowLayout;
+import drevik.flow.FlowSketch;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.JobKind;
 import drevik.mix.Mix;
 import drevik.reassign.MapAnswers;
-import drevik.route.FlowLayout;
-import drevik.route.FlowSketch;
 import java.util.HashMap;
 import java.util.Map;
 

@@ -1,0 +1,217 @@
+package drevik.flow;
+
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.route.SignalGraph;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * The Flow: which channel stands in which stage, in which order, and what ties them.
+ *
+ * <p>Main outputs form a forest (each channel has one), so walking it depth first gives an order of
+ * rows in which no main ribbon crosses another. Stages count from the end of the path: the master
+ * last, the mix before it, groups before that, all deeper buses as sub-sums; seats always stand
+ * first and files last. Stable: an edit moves only the rows that it concerns.
+ *
+ * @param stages from left to right
+ * @param returns ids in the returns band: returns, and buses fed by sends alone
+ * @param ribbons everything that is heard, and the files
+ */
+public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> ribbons) {
+
+  /**
+   * One column.
+   *
+   * @param ids channel ids, or output ids in the last stage, from top to bottom
+   */
+  public record Stage(String name, List<String> ids) {}
+
+  /**
+   * One ribbon.
+   *
+   * @param to a channel's id, or an output's for kind {@code file}
+   * @param kind {@code output}, {@code send}, {@code key} or {@code file}
+   * @param channels width of what it carries, in audio channels
+   * @param seats how many seats are in it by main outputs
+   */
+  public record Ribbon(String from, String to, String kind, int channels, int seats) {}
+
+  public static FlowLayout of(Mix mix) {
+    return new Builder(mix).build();
+  }
+
+  private static final class Builder {
+    private final Mix mix;
+    private final Map<String, Channel> shown = new LinkedHashMap<>();
+    private final Map<String, List<Channel>> feeders = new HashMap<>();
+    private final Map<String, List<Channel>> standingBy = new HashMap<>();
+    private final Set<String> band = new java.util.LinkedHashSet<>();
+    private final Map<String, Integer> seats = new HashMap<>();
+
+    Builder(Mix mix) {
+      this.mix = mix;
+      Set<String> parallels = SignalGraph.of(mix).parallels();
+      for (Channel channel : mix.channels()) {
+        if (channel.stowed()) {
+          continue;
+        }
+        shown.put(channel.id(), channel);
+        if (channel.kind() == ChannelKind.RETURN || parallels.contains(channel.id())) {
+          band.add(channel.id());
+        }
+      }
+      for (Channel channel : shown.values()) {
+        feeders.computeIfAbsent(outputOf(channel), k -> new ArrayList<>()).add(channel);
+        standingBy.computeIfAbsent(placeOf(channel), k -> new ArrayList<>()).add(channel);
+      }
+    }
+
+    /** The shown channel that this one feeds; null at the end of a path. */
+    private String outputOf(Channel channel) {
+      return channel.output() != null && shown.containsKey(channel.output())
+          ? channel.output()
+          : null;
+    }
+
+    /** With whose seats a channel is shown: those of its group, else those of its output. */
+    private String placeOf(Channel channel) {
+      return channel.kind().holdsClips() && shown.containsKey(channel.group())
+          ? channel.group()
+          : outputOf(channel);
+    }
+
+    FlowLayout build() {
+      Map<String, Integer> depth = new HashMap<>();
+      List<String> rows = new ArrayList<>();
+      int rootDepth = hasMaster() ? 0 : 1;
+      List<Channel> roots = new ArrayList<>(standingBy.getOrDefault(null, List.of()));
+      // What is only compared or feeds nothing stands below everything that is heard.
+      roots.sort(Comparator.comparing(root -> root.kind().holdsClips()));
+      for (Channel root : roots) {
+        boolean atTheEnd = root.kind() == ChannelKind.MASTER || root.kind().holdsClips();
+        walk(root, atTheEnd ? 0 : rootDepth, depth, rows);
+      }
+      return new FlowLayout(stages(depth, rows), List.copyOf(band), ribbons());
+    }
+
+    private boolean hasMaster() {
+      return shown.values().stream().anyMatch(c -> c.kind() == ChannelKind.MASTER);
+    }
+
+    /** Depth first, without recursion: a Mix may be thousands of buses deep. */
+    private void walk(Channel root, int level, Map<String, Integer> depth, List<String> rows) {
+      Deque<Channel> open = new ArrayDeque<>(List.of(root));
+      Map<String, Integer> levels = new HashMap<>(Map.of(root.id(), level));
+      while (!open.isEmpty()) {
+        Channel channel = open.pop();
+        int own = levels.get(channel.id());
+        if (depth.putIfAbsent(channel.id(), own) != null) {
+          continue;
+        }
+        rows.add(channel.id());
+        List<Channel> beside = standingBy.getOrDefault(channel.id(), List.of());
+        for (int i = beside.size() - 1; i >= 0; i--) {
+          levels.put(beside.get(i).id(), own + 1);
+          open.push(beside.get(i));
+        }
+      }
+    }
+
+    private List<Stage> stages(Map<String, Integer> depth, List<String> rows) {
+      List<Stage> stages = new ArrayList<>();
+      stages.add(
+          new Stage(
+              "Seats", rows.stream().filter(id -> shown.get(id).kind().holdsClips()).toList()));
+      Map<Integer, List<String>> columns = new TreeMap<>(Comparator.reverseOrder());
+      for (String id : rows) {
+        if (isColumnBus(id)) {
+          columns.computeIfAbsent(depth.get(id), k -> new ArrayList<>()).add(id);
+        }
+      }
+      columns.forEach((level, ids) -> stages.add(new Stage(nameOf(level), List.copyOf(ids))));
+      stages.add(new Stage("Files", mix.outputs().stream().map(Output::id).toList()));
+      return stages;
+    }
+
+    private boolean isColumnBus(String id) {
+      return !shown.get(id).kind().holdsClips() && !band.contains(id);
+    }
+
+    private static String nameOf(int level) {
+      return switch (level) {
+        case 0 -> "Master";
+        case 1 -> "Mix";
+        case 2 -> "Groups";
+        case 3 -> "Sub-sums";
+        default -> "Sub-sums " + (level - 2);
+      };
+    }
+
+    private List<Ribbon> ribbons() {
+      List<Ribbon> ribbons = new ArrayList<>();
+      for (Channel channel : shown.values()) {
+        int width = channel.layout().channels();
+        if (outputOf(channel) != null) {
+          ribbons.add(ribbon(channel.id(), channel.output(), "output", width));
+        }
+        channel.sends().stream()
+            .flatMap(send -> send.destinations().stream())
+            .filter(shown::containsKey)
+            .forEach(to -> ribbons.add(ribbon(channel.id(), to, "send", width)));
+        channel.chain().stream()
+            .filter(insert -> insert.key() != null && shown.containsKey(insert.key().source()))
+            .forEach(
+                insert -> ribbons.add(ribbon(insert.key().source(), channel.id(), "key", width)));
+      }
+      for (Output output : mix.outputs()) {
+        if (shown.containsKey(output.channel())) {
+          ribbons.add(ribbon(output.channel(), output.id(), "file", output.layout().channels()));
+        }
+      }
+      return ribbons;
+    }
+
+    private Ribbon ribbon(String from, String to, String kind, int channels) {
+      return new Ribbon(from, to, kind, channels, seatsIn(from));
+    }
+
+    /** Seats by main outputs: what feeds a channel is counted before it. */
+    private int seatsIn(String id) {
+      Deque<String> open = new ArrayDeque<>(List.of(id));
+      Set<String> entered = new HashSet<>(open);
+      while (!open.isEmpty()) {
+        String at = open.peek();
+        List<Channel> feeding = feeders.getOrDefault(at, List.of());
+        int count = shown.containsKey(at) && shown.get(at).kind().holdsClips() ? 1 : 0;
+        boolean complete = true;
+        for (Channel feeder : feeding) {
+          Integer known = seats.get(feeder.id());
+          if (known == null && entered.add(feeder.id())) {
+            open.push(feeder.id());
+            complete = false;
+          } else {
+            // In a loop, which is a finding of its own, it is counted by who met it first.
+            count += known == null ? 0 : known;
+          }
+        }
+        if (complete) {
+          seats.put(at, count);
+          open.pop();
+        }
+      }
+      return seats.get(id);
+    }
+  }
+}

@@ -1,0 +1,124 @@
+package drevik.intake.seat;
+
+import drevik.category.CategoryMap;
+import drevik.category.CategoryTree;
+import drevik.intake.conform.DeliveredFile;
+import drevik.intake.measure.StereoPairs;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Mix;
+import drevik.reassign.MapAnswers;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The seat that is added for a file that no free seat is left for: like its neighbours, behind
+ * them, and sent where a person, a sum of such microphones, the category map or the neighbours say.
+ */
+final class NewSeat {
+  private final Mix mix;
+  private final DeliveredFile file;
+  private final @Nullable Channel wished;
+  private final Optional<CategoryMap.Answer> mapped;
+  private final Optional<Channel> neighbour;
+  private final Optional<Channel> sum;
+
+  /**
+   * @param wished the bus that a person chose, or null
+   */
+  NewSeat(Mix mix, DeliveredFile file, @Nullable Channel wished) {
+    this.mix = mix;
+    this.file = file;
+    this.wished = wished;
+    mapped = MapAnswers.of(mix).destinationOf(file.category());
+    neighbour = findNeighbour();
+    sum = findSum();
+  }
+
+  Optional<String> reasonToLeaveOut() {
+    boolean special =
+        CategoryTree.isWithin(file.category(), "reference")
+            || CategoryTree.isWithin(file.category(), "click");
+    if (wished != null || destination().isPresent() && !special) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        special
+            ? "no free channel for " + file.category() + " in this Mix"
+            : "the category map has no destination for " + file.category());
+  }
+
+  /** The seat, without a name yet. */
+  Channel channel() {
+    return neighbour
+        .map(c -> c.withClips(List.of()).withStowed(false).withMute(false))
+        .orElseGet(() -> Channel.of("", ChannelKind.SEAT, "", file.layout(), file.category()))
+        .with()
+        .id("seat-" + file.id())
+        .name("")
+        .layout(file.layout())
+        .category(file.category())
+        .output(destination().orElse(null))
+        .pan(file.joined() == null ? StereoPairs.panOf(file.name()) : 0)
+        .invertPolarity(false)
+        .person(null)
+        .comment("")
+        .build();
+  }
+
+  /** Id of the channel that it stands behind, or null. */
+  @Nullable String standsBehind() {
+    return neighbour.map(Channel::id).orElse(null);
+  }
+
+  String because() {
+    if (wished != null) {
+      return "you chose a new seat on “" + wished.name() + "”";
+    }
+    return "no free seat left; "
+        + sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones")
+            .or(() -> mapped.map(MapAnswers::words))
+            .orElseGet(() -> "like “" + neighbour.map(Channel::name).orElse("") + "”");
+  }
+
+  private Optional<String> destination() {
+    return Optional.ofNullable(wished)
+        .or(() -> sum)
+        .map(Channel::id)
+        .or(() -> mapped.map(CategoryMap.Answer::value))
+        .or(() -> neighbour.map(Channel::output));
+  }
+
+  /**
+   * A bus of the file's own category that is nearer than what the category map says, such as a
+   * snare's sum below the drum bus.
+   */
+  private Optional<Channel> findSum() {
+    String category = file.category();
+    boolean mapSaysSo = mapped.isPresent() && mapped.get().saidBy().equals(category);
+    boolean leaf = category.contains("/");
+    return mapSaysSo || !leaf
+        ? Optional.empty()
+        : mix.channels().stream()
+            .filter(c -> c.kind() == ChannelKind.BUS && c.category().equals(category))
+            .filter(bus -> seats().stream().anyMatch(seat -> bus.id().equals(seat.output())))
+            .findFirst();
+  }
+
+  /** The last seat of the same category, or of the same family. */
+  private Optional<Channel> findNeighbour() {
+    Optional<Channel> same =
+        seats().stream().filter(c -> c.category().equals(file.category())).reduce((a, b) -> b);
+    String family = CategoryTree.topOf(file.category());
+    return same.or(
+        () ->
+            seats().stream()
+                .filter(c -> CategoryTree.topOf(c.category()).equals(family))
+                .reduce((a, b) -> b));
+  }
+
+  private List<Channel> seats() {
+    return mix.channels().stream().filter(c -> c.kind() == ChannelKind.SEAT).toList();
+  }
+}

@@ -1,0 +1,101 @@
+package drevik.intake.seat;
+
+import drevik.audio.Layout;
+import drevik.category.CategoryTree;
+import drevik.category.FileName;
+import drevik.intake.conform.DeliveredFile;
+import drevik.intake.measure.CleanNames;
+import drevik.intake.measure.StereoPairs;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** How well a file fits a free seat: by category, layout, the words of both names, and person. */
+record SeatFit(DeliveredFile file, Channel seat, double score) {
+  private static final Pattern WORD = Pattern.compile("\\p{Lu}?\\p{Ll}+|\\p{Lu}+(?!\\p{Ll})|\\d+");
+
+  /** All that fit, the best first; of equal ones that which is heard first. */
+  static List<SeatFit> all(List<DeliveredFile> files, List<Channel> seats) {
+    List<SeatFit> fits = new ArrayList<>();
+    for (DeliveredFile file : files) {
+      Set<String> words = words(file.title());
+      for (Channel seat : seats) {
+        double score = of(file, words, seat);
+        if (score > 0) {
+          fits.add(new SeatFit(file, seat, score));
+        }
+      }
+    }
+    fits.sort((a, b) -> Double.compare(b.score(), a.score()));
+    return fits;
+  }
+
+  /** Why the file stands on that seat, for people. */
+  String because() {
+    String free = "a free seat for " + seat.category();
+    if (seat.category().equals(file.category())) {
+      return free;
+    }
+    return CategoryTree.isWithin(file.category(), seat.category())
+        ? free + ", which covers " + file.category()
+        : free + ", whose name it shares";
+  }
+
+  /** 0 where the file has no business on that seat. */
+  private static double of(DeliveredFile file, Set<String> words, Channel seat) {
+    String wanted = seat.category();
+    String got = file.category();
+    if (!seat.awaitsAudio() || !CategoryTree.related(wanted, got)) {
+      return 0;
+    }
+    boolean monoSide = file.layout() == Layout.MONO && StereoPairs.panOf(file.name()) != 0;
+    if (monoSide && seat.layout() != Layout.MONO) {
+      return 0;
+    }
+    double score = wanted.equals(got) ? 10 : 6;
+    score += seat.layout() == file.layout() ? 2 : 0;
+    Set<String> seatWords = words(seat.name());
+    Set<String> shared = new HashSet<>(words);
+    shared.retainAll(seatWords);
+    // A file that is known by its family alone is not any of the family's instruments.
+    boolean familyAlone = !CategoryTree.isWithin(got, wanted);
+    if (familyAlone && shared.isEmpty() && seat.kind() != ChannelKind.REFERENCE) {
+      return 0;
+    }
+    score += 1.5 * shared.size() - 0.1 * seatWords.size();
+    if (seat.person() != null) {
+      Set<String> person = words(seat.person());
+      person.retainAll(words);
+      // A seat of somebody's own is for them, and only then for others.
+      score += person.isEmpty() ? -1 : 4;
+    }
+    return score - (seat.stowed() ? 0.5 : 0);
+  }
+
+  private static Set<String> words(String name) {
+    String file = FileName.baseOf(name);
+    Set<String> words = new LinkedHashSet<>();
+    Matcher matcher =
+        WORD.matcher(CleanNames.withoutEnding(file).replaceFirst("^\\d{1,3}[ _.-]+", ""));
+    while (matcher.find()) {
+      String word = matcher.group().toLowerCase(Locale.ROOT);
+      words.add(
+          switch (word) {
+            case "btm", "bot" -> "bottom";
+            case "lo" -> "low";
+            case "hi" -> "high";
+            case "l" -> "left";
+            case "r" -> "right";
+            default -> word;
+          });
+    }
+    return words;
+  }
+}

@@ -1,0 +1,382 @@
+package drevik.intake.seat;
+
+import static drevik.MixWords.mix;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import drevik.audio.Layout;
+import drevik.edit.SeatDelivery;
+import drevik.intake.conform.DeliveredFile;
+import drevik.intake.conform.SeatWish;
+import drevik.intake.seat.SeatingPlan.Act;
+import drevik.mix.AudioRef;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Clip;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Refused;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class SeatingPlannerTest {
+  private static final Mix MIX =
+      mix()
+          .seat("Snare bottom", "drums", c -> c.withCategory("drums/snare"))
+          .seat("Snare top", "drums", c -> c.withCategory("drums/snare").withFaderDb(-4))
+          .seat("Cowbell", "drums", c -> c.withCategory("percussion/hand"))
+          .bus("drums", "mix")
+          .bus("keys bus", "mix")
+          .bus("mix", null)
+          .channel(
+              ChannelKind.REFERENCE,
+              "Rough",
+              Layout.STEREO,
+              null,
+              c -> c.withCategory("reference/rough"))
+          .map("drums", "drums")
+          .map("keys", "keys bus")
+          .build();
+
+  private static DeliveredFile file(String name, String category) {
+    return DeliveredFile.of(name, name, new AudioRef("", name), Layout.MONO, 100, false, category);
+  }
+
+  private static SeatingPlan plan(DeliveredFile... files) {
+    return SeatingPlanner.plan(MIX, List.of(files));
+  }
+
+  @Test
+  void theSeatWhoseNameFitsIsTaken() {
+    SeatingPlan plan =
+        plan(file("03 Snr Top.wav", "drums/snare"), file("04 Snr Btm.wav", "drums/snare"));
+    assertThat(plan.places())
+        .extracting("calledBefore")
+        .containsExactly("Snare top", "Snare bottom");
+    assertThat(plan.places()).extracting("seatName").containsExactly("Snr Top", "Snr Btm");
+    assertThat(plan.places()).extracting("act").containsOnly(Act.TAKES);
+    assertThat(plan.stow()).extracting("name").containsExactly("Cowbell");
+  }
+
+  @Test
+  void moreFilesThanSeatsAddSeatsLikeTheirNeighbours() {
+    SeatingPlan plan =
+        plan(
+            file("snare a.wav", "drums/snare"),
+            file("snare b.wav", "drums/snare"),
+            file("05_snare c.wav", "drums/snare"));
+    Mix after = plan.toEdit("d").applyTo(MIX);
+    Channel added = after.channel("seat-05_snare c.wav").orElseThrow();
+    assertThat(added.name()).isEqualTo("snare c");
+    assertThat(added.output()).isEqualTo("drums");
+    assertThat(after.channels().indexOf(added)).isEqualTo(2);
+  }
+
+  @Test
+  void withoutANeighbourTheMapDecides() {
+    SeatingPlan.Place place = plan(file("Pno.wav", "keys/piano")).places().get(0);
+    assertThat(place.act()).isEqualTo(Act.ADDS);
+    assertThat(place.destination()).isEqualTo("keys bus");
+    assertThat(place.because()).contains("from the category map: keys");
+  }
+
+  @Test
+  void whatIsNotMixedIsLeftOutWithItsReason() {
+    DeliveredFile silent =
+        DeliveredFile.of("s", "s", new AudioRef("", "s"), Layout.MONO, 9, true, "drums/snare");
+    SeatingPlan plan =
+        plan(file("x", "unknown"), silent, file("stem", "print/stem"), file("fl", "winds/flute"));
+    assertThat(plan.places()).extracting("act").containsOnly(Act.LEFT_OUT);
+    assertThat(plan.places())
+        .extracting("because")
+        .containsExactly(
+            "give it a category first",
+            "silent all through",
+            "already a print; its parts are mixed instead",
+            "the category map has no destination for winds/flute");
+  }
+
+  @Test
+  void theRoughMixGoesBesideTheMix() {
+    SeatingPlan plan =
+        plan(file("rough.wav", "reference/rough"), file("rough 2.wav", "reference/rough"));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.REFERENCE, Act.LEFT_OUT);
+  }
+
+  @Test
+  void aLeftSideIsNotPutOnAStereoSeat() {
+    Mix stereo =
+        mix()
+            .channel(
+                ChannelKind.SEAT,
+                "OH",
+                Layout.STEREO,
+                "drums",
+                c -> c.withCategory("drums/overhead"))
+            .bus("drums", null)
+            .build();
+    var files = List.of(file("OH_L.wav", "drums/overhead"), file("OH_R.wav", "drums/overhead"));
+    SeatingPlan plan = SeatingPlanner.plan(stereo, files);
+    assertThat(plan.places()).extracting("act").containsOnly(Act.ADDS);
+    assertThat(plan.seatings()).extracting(s -> s.added().pan()).containsExactly(-1.0, 1.0);
+  }
+
+  @Test
+  void aNewVersionTakesThePlaceOfTheOldOneAndNothingElseChanges() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare").withFrames(100);
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile second =
+        file("Snare top v2.wav", "drums/snare")
+            .playedFrom(new AudioRef("", "Snare top v2.wav"), 90)
+            .withReplaces(first.id());
+    SeatingPlan plan = SeatingPlanner.plan(seated, List.of(second));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.REPLACES);
+    assertThat(plan.places().get(0).because()).isEqualTo("a new version of “Snare top.wav”");
+    Mix after = plan.toEdit("two").applyTo(seated);
+    Channel seat = after.channelsById().get(plan.places().get(0).seat());
+    assertThat(seat.clips())
+        .singleElement()
+        .satisfies(
+            clip -> {
+              assertThat(clip.audio().name()).isEqualTo("Snare top v2.wav");
+              assertThat(clip.frames()).isEqualTo(90);
+            });
+    assertThat(after.channels()).hasSameSizeAs(seated.channels());
+    assertThatThrownBy(() -> plan.toEdit("twice").applyTo(after))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("no longer plays the earlier version");
+  }
+
+  @Test
+  void aNewVersionOfAFlippedFileSaysThatItsSeatTurnsIt() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare").withFlip(true);
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile mended = file("Snare top v2.wav", "drums/snare").withReplaces(first.id());
+    assertThat(SeatingPlanner.plan(seated, List.of(mended)).places().get(0).because())
+        .contains("its seat turns the polarity");
+    assertThat(
+            SeatingPlanner.plan(seated, List.of(mended.withFlip(true))).places().get(0).because())
+        .isEqualTo("a new version of “Snare top.wav”");
+  }
+
+  @Test
+  void whatIsSeatedAlreadyIsNotSeatedTwice() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare");
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile again = file("again.wav", "drums/snare").withKnown(first.id());
+    assertThat(SeatingPlanner.plan(seated, List.of(again)).places())
+        .singleElement()
+        .satisfies(
+            place -> {
+              assertThat(place.act()).isEqualTo(Act.LEFT_OUT);
+              assertThat(place.because()).contains("plays already");
+            });
+  }
+
+  @Test
+  void aFlippedMicrophoneTurnsItsSeat() {
+    SeatingPlan plan = plan(file("Snare top.wav", "drums/snare").withFlip(true));
+    assertThat(plan.seatings().get(0).inverted()).isTrue();
+  }
+
+  private static SeatingPlan plan(Mix mix, DeliveredFile... files) {
+    return SeatingPlanner.plan(mix, List.of(files));
+  }
+
+  @Test
+  void whatAPersonWishesComesFirst() {
+    DeliveredFile top =
+        file("Snr Top.wav", "drums/snare")
+            .withWish(new SeatWish(SeatWish.Kind.SEAT, "Snare bottom"));
+    DeliveredFile other =
+        file("Snr Btm.wav", "drums/snare").withWish(new SeatWish(SeatWish.Kind.LEFT_OUT, null));
+    DeliveredFile bell =
+        file("Bell.wav", "percussion/hand")
+            .withWish(new SeatWish(SeatWish.Kind.NEW_SEAT, "keys bus"));
+    SeatingPlan plan = plan(MIX, other, top, bell);
+    assertThat(plan.places()).extracting("act").containsExactly(Act.LEFT_OUT, Act.TAKES, Act.ADDS);
+    assertThat(plan.places().get(1).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(2).destination()).isEqualTo("keys bus");
+    assertThat(plan.places()).extracting("wished").containsOnly(true);
+    assertThat(plan.stow()).extracting("name").containsExactly("Snare top", "Cowbell");
+  }
+
+  @Test
+  void aWishThatCanNoLongerBeMetFallsBackToThePlan() {
+    DeliveredFile first = file("Snare top.wav", "drums/snare");
+    Mix seated = plan(first).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile second =
+        file("Snr x.wav", "drums/snare").withWish(new SeatWish(SeatWish.Kind.SEAT, "Snare top"));
+    SeatingPlan plan = plan(seated, second);
+    assertThat(plan.places().get(0).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(0).wished()).isFalse();
+  }
+
+  @Test
+  void newSeatsStandByConventionAndThenByWhenTheyAreFirstHeard() {
+    Mix mix = mix().bus("band", null).map("guitar", "band").map("keys", "band").build();
+    SeatingPlan plan =
+        plan(
+            mix,
+            file("Pno.wav", "keys/piano"),
+            file("Gtr c.wav", "guitar/electric").withFirstSound(900),
+            file("Gtr a.wav", "guitar/electric").withFirstSound(500),
+            file("Gtr b.wav", "guitar/electric").withFirstSound(100).withStartFrame(200));
+    Mix after = plan.toEdit("d").applyTo(mix.withKind(MixKind.SESSION));
+    assertThat(after.channels())
+        .filteredOn(c -> c.kind() == ChannelKind.SEAT)
+        .extracting(Channel::name)
+        .containsExactly("Gtr b", "Gtr a", "Gtr c", "Pno");
+  }
+
+  @Test
+  void aMicrophoneGoesIntoTheSumOfItsKind() {
+    Mix mix =
+        mix()
+            .seat("Snare", "snares", c -> c.withCategory("drums/snare"))
+            .bus("snares", "drums", c -> c.withCategory("drums/snare"))
+            .bus("drums", null)
+            .map("drums", "drums")
+            .build();
+    SeatingPlan plan =
+        plan(mix, file("Snr Top.wav", "drums/snare"), file("Snr Btm.wav", "drums/snare"));
+    assertThat(plan.places()).extracting("destination").containsOnly("snares");
+    assertThat(plan.places().get(1).because()).contains("into “snares”, which sums");
+  }
+
+  @Test
+  void thePersonsOwnSeatIsTheirs() {
+    Mix mix =
+        mix()
+            .seat("Voice 1", "voices", c -> c.withCategory("interview").withPerson("Ines Vale"))
+            .seat("Voice 2", "voices", c -> c.withCategory("interview").withPerson("Tomas Ruhl"))
+            .bus("voices", null)
+            .build();
+    SeatingPlan plan =
+        plan(mix, file("Ruhl lav.wav", "interview"), file("Vale lav.wav", "interview"));
+    assertThat(plan.places()).extracting("calledBefore").containsExactly("Voice 2", "Voice 1");
+  }
+
+  @Test
+  void seatsAreNamedByThePatternAndNeverTwiceTheSame() {
+    List<DeliveredFile> files =
+        List.of(
+            file("a/Snr.wav", "drums/snare"),
+            file("b/Snr.wav", "drums/snare"),
+            file("Bell.wav", "percussion/hand"));
+    List<String> names = files.stream().map(DeliveredFile::name).toList();
+    assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of(null, names)).places())
+        .extracting("seatName")
+        .containsExactly("Snr", "Snare top", "Bell");
+    assertThat(SeatingPlanner.plan(MIX, files, SeatNames.of("{seat} ({file})", names)).places())
+        .extracting("seatName")
+        .containsExactly("Snare bottom (Snr)", "Snare top (Snr)", "Cowbell (Bell)");
+    assertThatThrownBy(() -> SeatNames.requireSound("{take}"))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("use {file}, {seat} or {category}");
+    assertThatThrownBy(() -> SeatNames.requireSound("{category}"))
+        .hasMessageContaining("needs {file} or {seat}");
+  }
+
+  @Test
+  void aSeatKeepsItsNameWhereTheFileIsCalledLikeABus() {
+    SeatingPlan.Place place = plan(file("Drums.wav", "drums/snare")).places().get(0);
+    assertThat(place.act()).isEqualTo(Act.TAKES);
+    assertThat(place.seatName()).isEqualTo(place.calledBefore()).isEqualTo("Snare bottom");
+  }
+
+  @Test
+  void aFamilyIsNoneOfItsInstrumentsUnlessItsNameSaysSo() {
+    SeatingPlan plan = plan(file("Kit sum.wav", "drums"), file("Snr Btm loud.wav", "drums"));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.TAKES);
+    assertThat(plan.places().get(1).calledBefore()).isEqualTo("Snare bottom");
+    assertThat(plan.places().get(1).because())
+        .isEqualTo("a free seat for drums/snare, whose name it shares");
+  }
+
+  @Test
+  void aReferenceOfAnyKindIsKeptBesideTheMix() {
+    SeatingPlan.Place place = plan(file("As we like it.wav", "reference")).places().get(0);
+    assertThat(place.act()).isEqualTo(Act.REFERENCE);
+    assertThat(place.calledBefore()).isEqualTo("Rough");
+  }
+
+  @Test
+  void aContentThatComesTwiceIsSeatedOnce() {
+    AudioRef same = new AudioRef("abc", "x");
+    SeatingPlan plan =
+        plan(
+            file("Snr Top.wav", "drums/snare").withAudio(same),
+            file("Snr Top copy.wav", "drums/snare").withAudio(same),
+            file("Cowbell from the snare.wav", "percussion/hand")
+                .withAudio(same)
+                .withWish(new SeatWish(SeatWish.Kind.SEAT, "Cowbell")));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.TAKES, Act.LEFT_OUT, Act.TAKES);
+    assertThat(plan.places().get(1).because()).isEqualTo("the same, bit for bit, as “Snr Top.wav”");
+  }
+
+  @Test
+  void aSeatIsNamedAfterWhatAFileCallsItself() {
+    DeliveredFile file = file("Audio 23_01.wav", "drums/snare").withTitle("Snare Top");
+    SeatingPlan.Place place = plan(file).places().get(0);
+    assertThat(place.calledBefore()).isEqualTo("Snare top");
+    assertThat(place.seatName()).isEqualTo("Snare Top");
+  }
+
+  @Test
+  void aReferenceStandsAboutAsLoudAsTheTracksTogether() {
+    Mix mix =
+        mix()
+            .seat("Snare", "mix", c -> c.withCategory("drums/snare").withFaderDb(-6))
+            .seat("Bell", "mix", c -> c.withCategory("percussion/hand"))
+            .bus("mix", null)
+            .output("mix")
+            .channel(
+                ChannelKind.REFERENCE,
+                "Rough",
+                Layout.STEREO,
+                null,
+                c -> c.withCategory("reference/rough"))
+            .build();
+    Output whole = mix.outputs().get(0).withKind(OutputKind.MIX);
+    SeatingPlan plan =
+        plan(
+            mix.withOutputs(List.of(whole)),
+            file("snare.wav", "drums/snare").withLoudness(-20.0),
+            file("bell.wav", "percussion/hand").withLoudness(-26.0),
+            file("rough.wav", "reference/rough").withLoudness(-10.0));
+    SeatDelivery.Seating rough =
+        plan.seatings().stream().filter(s -> s.seat().equals("Rough")).findFirst().orElseThrow();
+    // Two tracks at −26 LUFS behind their faders make −23 LUFS.
+    assertThat(rough.clips().get(0).gainDb()).isCloseTo(-13, within(0.1));
+    assertThat(plan.places().get(2).because()).contains("at -13.0 dB about as loud");
+  }
+
+  @Test
+  void theSecondHalfOfAStereoFileIsShownBesideTheFirst() {
+    DeliveredFile choir =
+        file("Choir.L.wav", "keys").withLayout(Layout.STEREO).withJoined("Choir.R.wav");
+    SeatingPlan plan = plan(choir);
+    assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.JOINS);
+    assertThat(plan.places()).extracting("seatName").containsOnly("Choir");
+    Clip clip = plan.seatings().get(0).clips().get(0);
+    assertThat(clip.delivered()).containsExactly("Choir.L.wav", "Choir.R.wav");
+  }
+
+  @Test
+  void oneSideOfAJoinedPairDoesNotReplaceBoth() {
+    DeliveredFile both = file("Choir.L.wav", "keys").withJoined("r").withId("l");
+    Mix seated = plan(both).toEdit("one").applyTo(MIX.withKind(MixKind.SESSION));
+    DeliveredFile right = file("Choir.R v2.wav", "keys").withReplaces("r");
+    assertThat(plan(seated, right).places().get(0).because()).contains("send both sides");
+    SeatingPlan again =
+        plan(seated, file("Choir.L v2.wav", "keys").withJoined("r2").withReplaces("l"));
+    assertThat(again.places().get(0).act()).isEqualTo(Act.REPLACES);
+    Mix after = again.toEdit("two").applyTo(seated);
+    Channel seat = after.channel(again.places().get(0).seat()).orElseThrow();
+    assertThat(seat.clips()).singleElement().extracting("audio.name").isEqualTo("Choir.L v2.wav");
+  }
+}
