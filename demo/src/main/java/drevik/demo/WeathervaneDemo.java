@@ -6,6 +6,7 @@ import drevik.edit.SeatDelivery;
 import drevik.intake.FolderDelivery;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.starters.Starters;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,7 +22,7 @@ public final class WeathervaneDemo {
   private WeathervaneDemo() {}
 
   public static Mix template() {
-    return WeathervaneTemplate.build();
+    return Starters.bandOfEight();
   }
 
   /** Synthesises the delivered files into {@code folder}; the same bits each time. */

@@ -1,8 +1,8 @@
 package drevik.server.demo;
 
-import drevik.demo.Starters;
 import drevik.mix.Mix;
 import drevik.server.mix.Shelf;
+import drevik.starters.Starters;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;

@@ -1,12 +1,12 @@
 package drevik.server.mix;
 
 import drevik.codec.Documents;
-import drevik.demo.Starters;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
 import drevik.route.SignalGraph;
+import drevik.starters.Starters;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;

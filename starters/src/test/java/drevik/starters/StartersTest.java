@@ -1,4 +1,4 @@
-package drevik.demo;
+package drevik.starters;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,4 +1,4 @@
-package drevik.demo;
+package drevik.starters;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
@@ -19,21 +19,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/**
- * The template that the demo session starts from: a band of eight, printed as mix, master and
- * stems.
- */
-final class WeathervaneTemplate {
+/** A template for a band of eight, printed as mix, master and stems. */
+final class BandOfEight {
   // Every seat starts this much lower, so that the sum of all has room.
   private static final double HEADROOM_DB = -4;
 
   private final List<Channel> channels = new ArrayList<>();
   private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
 
-  private WeathervaneTemplate() {}
+  private BandOfEight() {}
 
   static Mix build() {
-    return new WeathervaneTemplate().mix();
+    return new BandOfEight().mix();
   }
 
   private Mix mix() {

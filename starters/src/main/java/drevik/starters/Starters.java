@@ -1,4 +1,4 @@
-package drevik.demo;
+package drevik.starters;
 
 import static drevik.audio.Layout.MONO;
 import static drevik.audio.Layout.STEREO;
@@ -21,10 +21,15 @@ public final class Starters {
 
   private Starters() {}
 
+  /** A band of eight, printed as mix, master and stems. */
+  public static Mix bandOfEight() {
+    return BandOfEight.build();
+  }
+
   /** All of them, in the order in which the shelf shows them. */
   public static List<Mix> all() {
     return List.of(
-        WeathervaneTemplate.build(),
+        bandOfEight(),
         largePop(),
         electronic(),
         album(SONGS),

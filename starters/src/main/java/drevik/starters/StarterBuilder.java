@@ -1,4 +1,4 @@
-package drevik.demo;
+package drevik.starters;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
