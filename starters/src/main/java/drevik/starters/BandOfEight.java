@@ -24,6 +24,11 @@ final class BandOfEight {
   // Every seat starts this much lower, so that the sum of all has room.
   private static final double HEADROOM_DB = -4;
 
+  /** Of a song of forty seconds: sixteen bars, and what they leave in the returns. */
+  private static final double TEMPO = 96;
+
+  private static final long END_FRAME = 42 * 48_000;
+
   private final List<Channel> channels = new ArrayList<>();
   private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
 
@@ -76,8 +81,8 @@ final class BandOfEight {
         .description(
             "A band with voices, in one pass to a clean mix, a mastered print and nine stems that add up"
                 + " to the clean mix. Pairs of microphones are summed before anything shapes them.")
-        .tempo(Weathervane.TEMPO)
-        .endFrame((long) (Weathervane.SECONDS * Voices.RATE))
+        .tempo(TEMPO)
+        .endFrame(END_FRAME)
         .channels(channels)
         .outputs(outputs())
         .stemSets(stemSets())
