@@ -33,8 +33,20 @@ class ArchitectureTest {
         .definedBy("drevik.route..")
         .layer("edit")
         .definedBy("drevik.edit..")
+        .layer("ledger")
+        .definedBy("drevik.ledger..")
+        .layer("reassign")
+        .definedBy("drevik.reassign..")
+        .layer("flow")
+        .definedBy("drevik.flow..")
+        .layer("measure")
+        .definedBy("drevik.intake.measure..")
+        .layer("conform")
+        .definedBy("drevik.intake.conform..")
+        .layer("seat")
+        .definedBy("drevik.intake.seat..")
         .layer("intake")
-        .definedBy("drevik.intake..")
+        .definedBy("drevik.intake")
         .layer("render")
         .definedBy("drevik.render..")
         .layer("deliver")
@@ -51,21 +63,46 @@ class ArchitectureTest {
         .mayNotBeAccessedByAnyLayer()
         .whereLayer("render")
         .mayNotBeAccessedByAnyLayer()
+        .whereLayer("flow")
+        .mayNotBeAccessedByAnyLayer()
         .whereLayer("intake")
         .mayNotBeAccessedByAnyLayer()
+        .whereLayer("seat")
+        .mayOnlyBeAccessedByLayers("intake")
+        .whereLayer("conform")
+        .mayOnlyBeAccessedByLayers("seat", "intake")
+        .whereLayer("measure")
+        .mayOnlyBeAccessedByLayers("conform", "seat", "intake")
         .whereLayer("check")
         .mayNotBeAccessedByAnyLayer()
         .whereLayer("edit")
-        .mayOnlyBeAccessedByLayers("intake", "check", "refit", "codec")
+        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec")
+        .whereLayer("ledger")
+        .mayOnlyBeAccessedByLayers("edit", "refit")
+        .whereLayer("reassign")
+        .mayOnlyBeAccessedByLayers("check", "seat")
         .whereLayer("deliver")
         .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
-        .mayOnlyBeAccessedByLayers("edit", "check", "render", "intake")
+        .mayOnlyBeAccessedByLayers("edit", "check", "render", "flow", "seat")
         .whereLayer("mix")
         .mayOnlyBeAccessedByLayers(
-            "route", "edit", "deliver", "check", "intake", "render", "refit", "codec")
+            "route",
+            "edit",
+            "ledger",
+            "reassign",
+            "flow",
+            "deliver",
+            "check",
+            "measure",
+            "conform",
+            "seat",
+            "intake",
+            "render",
+            "refit",
+            "codec")
         .whereLayer("meter")
-        .mayOnlyBeAccessedByLayers("intake", "render")
+        .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")
         .whereLayer("dsp")
         .mayOnlyBeAccessedByLayers("meter", "check", "render")
         .check(CORE);

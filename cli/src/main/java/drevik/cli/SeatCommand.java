@@ -15,6 +15,8 @@ import drevik.mix.MixKind;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -68,7 +70,10 @@ final class SeatCommand implements Callable<Integer> {
     Files.writeString(beside, Documents.writeMix(session));
     Files.move(beside, out, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     Delivery taken = read.delivery();
-    for (Delivery.Item file : taken.items()) {
+    // What could not be used stands first: it is what somebody has to do something about.
+    List<Delivery.Item> files = new ArrayList<>(taken.items());
+    files.sort(Comparator.comparing(file -> file.fault() == null));
+    for (Delivery.Item file : files) {
       Object line =
           file.fault() != null ? new Broken(file.name(), file.fault()) : line(taken, file, session);
       Output.print(Output.line(line));

@@ -1,6 +1,6 @@
 package drevik.server;
 
-import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import drevik.codec.Documents;
 import java.io.IOException;
@@ -16,7 +16,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.extension.AfterAllCallback;
@@ -123,16 +122,10 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   }
 
   static void waitUntil(BooleanSupplier reached) {
-    Instant until = Instant.now().plus(Duration.ofSeconds(60));
-    while (!reached.getAsBoolean()) {
-      assertThat(Instant.now()).as("waited long enough").isBefore(until);
-      try {
-        Thread.sleep(100);
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-        throw new IllegalStateException(e);
-      }
-    }
+    await()
+        .atMost(Duration.ofSeconds(60))
+        .pollInterval(Duration.ofMillis(100))
+        .until(reached::getAsBoolean);
   }
 
   private Answer send(String method, String path, BodyPublisher body) {

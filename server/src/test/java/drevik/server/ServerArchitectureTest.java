@@ -1,0 +1,55 @@
+package drevik.server;
+
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Test;
+
+/** Who may see whom inside the server. */
+class ServerArchitectureTest {
+  private static final JavaClasses SERVER =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("drevik.server");
+
+  @Test
+  void roomsSeeOnlyWhatTheyNeed() {
+    layeredArchitecture()
+        .consideringOnlyDependenciesInLayers()
+        .layer("mix")
+        .definedBy("drevik.server.mix..")
+        .layer("intake")
+        .definedBy("drevik.server.intake..")
+        .layer("print")
+        .definedBy("drevik.server.print..")
+        .layer("store")
+        .definedBy("drevik.server.store..")
+        .layer("events")
+        .definedBy("drevik.server.events..")
+        .layer("jobs")
+        .definedBy("drevik.server.jobs..")
+        .layer("demo")
+        .definedBy("drevik.server.demo..")
+        .layer("web")
+        .definedBy("drevik.server.web..")
+        .whereLayer("mix")
+        .mayOnlyBeAccessedByLayers("intake", "print", "demo")
+        .whereLayer("intake")
+        .mayOnlyBeAccessedByLayers("jobs", "demo")
+        .whereLayer("print")
+        .mayOnlyBeAccessedByLayers("jobs")
+        .whereLayer("store")
+        .mayOnlyBeAccessedByLayers("intake", "print")
+        .whereLayer("events")
+        .mayOnlyBeAccessedByLayers("mix", "print")
+        .whereLayer("jobs")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("demo")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("web")
+        .mayNotBeAccessedByAnyLayer()
+        .check(SERVER);
+  }
+}
