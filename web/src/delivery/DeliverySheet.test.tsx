@@ -40,7 +40,7 @@ const done: PrintView = {
     seconds: 61,
     wallSeconds: 1.5,
     files: [printed("all", 0.4), printed("drums", -3)],
-    nullTests: [{ stemSet: "s", name: "Stems", residualDbfs: -141 }],
+    nullTests: [{ stemSet: "s", name: "Stems", residualDbfs: -141, passes: true }],
   },
 };
 
@@ -68,6 +68,15 @@ const row = (name: string) =>
 const prints = () => asked.filter((one) => one.method === "POST" && one.path.endsWith("/prints"));
 
 describe("the delivery sheet", () => {
+  it("says in a print whose stems leave too much that they do not add up", async () => {
+    const wrong = { stemSet: "s", name: "Stems", residualDbfs: -34, passes: false };
+    answers.set("GET /api/mixes/m1/prints", [
+      { ...done, report: { ...done.report, nullTests: [wrong] } },
+    ]);
+    show(<DeliverySheet view={mix} />);
+    expect(await screen.findByText(/Stems do not add up to the mix/)).toBeTruthy();
+  });
+
   it("shows what each output answers to", async () => {
     show(<DeliverySheet view={mix} />);
     expect(within(row("all")).getByTitle("EBU R 128: −23.0 LUFS ± 0.5")).toBeTruthy();

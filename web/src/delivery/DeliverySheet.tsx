@@ -309,8 +309,8 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
             {run.report.wallSeconds.toFixed(1)} s
           </p>
           {run.report.nullTests.map((test) => (
-            <p key={test.stemSet} className="mt-2">
-              {test.name} add up to the mix:{" "}
+            <p key={test.stemSet} className={`mt-2 ${test.passes ? "" : "text-wrong"}`}>
+              {test.name} {test.passes ? "add up" : "do not add up"} to the mix:{" "}
               {test.residualDbfs === undefined
                 ? "nothing is left over"
                 : `${signed(test.residualDbfs, 0)} dBFS left over`}

@@ -58,6 +58,7 @@ final class OutputNode {
         PrintReport.finiteOrNull(peaks.samplePeakDbfs()),
         PrintReport.finiteOrNull(peaks.truePeakDbtp()),
         PrintReport.finiteOrNull(loudness.integratedLufs()),
-        loudness.rangeLu());
+        loudness.rangeLu(),
+        null);
   }
 }

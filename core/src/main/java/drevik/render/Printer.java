@@ -42,7 +42,7 @@ public final class Printer {
         stages.addAll(sinks.stages());
         new Pipeline(stages, options.blockSize(), sinks.runFrames())
             .run(options.threads(), progress);
-        report = report(mix, sinks, began);
+        report = report(mix, sinks, options, began);
       }
       Files.createDirectories(folder);
       for (PrintReport.Printed printed : report.files()) {
@@ -59,9 +59,11 @@ public final class Printer {
     }
   }
 
-  private static PrintReport report(Mix mix, PrintSinks sinks, long began) {
+  private static PrintReport report(
+      Mix mix, PrintSinks sinks, PrintOptions options, long began) {
     return new PrintReport(
         mix.name(),
+        options.occasion().revision(),
         mix.sampleRate(),
         (double) sinks.frames() / mix.sampleRate(),
         (System.nanoTime() - began) / 1e9,

@@ -232,7 +232,7 @@ class TemplateTest {
     ask("v", "Control");
     tabTo(field("Name"));
     keys.insertText("All shells");
-    submit("set the control");
+    submit("add the control");
     keys.press("6");
     page.getByText("This Mix prints nothing yet").waitFor();
     output("Master print", "print", "Master");

@@ -136,7 +136,7 @@ public class PrintService {
       PrintReport report =
           Printer.print(
               mix, audio -> store.locate(audio.sha256()), options, folder(id), reporting(id));
-      end(id, PrintState.DONE, null, report);
+      end(id, PrintState.DONE, null, report.hashed(folder(id)));
     } catch (PrintCancelled e) {
       end(id, PrintState.CANCELLED, e.getMessage(), null);
     } catch (Refused | AudioException e) {
