@@ -25,9 +25,9 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Documents {
   private static final JsonMapper MAPPER =
       configure(JsonMapper.builder())
-          .addMixIn(Channel.class, Lean.OfChannel.class)
-          .addMixIn(Send.class, Lean.OfSend.class)
-          .addMixIn(Clip.class, Lean.OfClip.class)
+          .addMixIn(Channel.class, OmitDefaults.OfChannel.class)
+          .addMixIn(Send.class, OmitDefaults.OfSend.class)
+          .addMixIn(Clip.class, OmitDefaults.OfClip.class)
           .build();
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")

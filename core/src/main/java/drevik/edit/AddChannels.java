@@ -18,12 +18,12 @@ public record AddChannels(List<Channel> channels, @Nullable String after) implem
     }
     Set<String> ids = new HashSet<>(mix.channelsById().keySet());
     List<Channel> all = new ArrayList<>(mix.channels());
-    int at = after == null ? all.size() : all.indexOf(Picked.one(mix, after)) + 1;
+    int at = after == null ? all.size() : all.indexOf(ChannelsById.one(mix, after)) + 1;
     for (Channel channel : channels) {
       if (!ids.add(channel.id())) {
         throw new Refused("The id “" + channel.id() + "” is taken; ids are given once.");
       }
-      all.add(at++, channel.withName(Picked.cleanName(channel.name())));
+      all.add(at++, channel.withName(ChannelsById.cleanName(channel.name())));
     }
     return Soundness.require(mix, mix.withChannels(all));
   }

@@ -110,7 +110,7 @@ public record ChangeMix(Changes<Mix> set) implements Edit {
         });
     Mix changed = set.applyTo(mix);
     if (changed.name() != null) {
-      changed = changed.withName(Picked.cleanName(changed.name()));
+      changed = changed.withName(ChannelsById.cleanName(changed.name()));
     }
     changed =
         changed.withMarkers(

@@ -8,11 +8,11 @@ import java.util.List;
 public record CopyChain(String from, List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Channel source = Picked.one(mix, from);
+    Channel source = ChannelsById.one(mix, from);
     FreshIds fresh = new FreshIds(mix);
     return Soundness.require(
         mix,
-        Picked.change(
+        ChannelsById.change(
             mix,
             channels,
             channel ->
@@ -27,8 +27,8 @@ public record CopyChain(String from, List<String> channels) implements Edit {
   @Override
   public String says(Mix before) {
     return "copy the chain of "
-        + Picked.names(before, List.of(from))
+        + ChannelsById.names(before, List.of(from))
         + " to "
-        + Picked.names(before, channels);
+        + ChannelsById.names(before, channels);
   }
 }

@@ -12,12 +12,13 @@ import java.util.List;
 public record CopySends(String from, List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Channel source = Picked.one(mix, from);
+    Channel source = ChannelsById.one(mix, from);
     if (source.sends().isEmpty()) {
       throw Refused.about(from, "“" + source.name() + "” has no sends to copy.");
     }
     FreshIds fresh = new FreshIds(mix);
-    Mix after = Picked.change(mix, channels, channel -> copyTo(channel, source.sends(), fresh));
+    Mix after =
+        ChannelsById.change(mix, channels, channel -> copyTo(channel, source.sends(), fresh));
     SignalGraph.requireSound(after);
     return after;
   }
@@ -25,9 +26,9 @@ public record CopySends(String from, List<String> channels) implements Edit {
   @Override
   public String says(Mix before) {
     return "copy the sends of "
-        + Picked.names(before, List.of(from))
+        + ChannelsById.names(before, List.of(from))
         + " to "
-        + Picked.names(before, channels);
+        + ChannelsById.names(before, channels);
   }
 
   private Channel copyTo(Channel channel, List<Send> wanted, FreshIds fresh) {

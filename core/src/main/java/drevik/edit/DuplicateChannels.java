@@ -13,7 +13,7 @@ import java.util.Set;
 public record DuplicateChannels(List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Set<String> wanted = Picked.known(mix, channels);
+    Set<String> wanted = ChannelsById.known(mix, channels);
     FreshNames fresh = new FreshNames(mix);
     FreshIds ids = new FreshIds(mix);
     List<Channel> all = new ArrayList<>();
@@ -30,6 +30,6 @@ public record DuplicateChannels(List<String> channels) implements Edit {
 
   @Override
   public String says(Mix before) {
-    return "duplicate " + Picked.names(before, channels);
+    return "duplicate " + ChannelsById.names(before, channels);
   }
 }

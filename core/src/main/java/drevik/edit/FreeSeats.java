@@ -7,11 +7,11 @@ import java.util.List;
 public record FreeSeats(List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    return Picked.change(mix, channels, channel -> channel.withClips(List.of()));
+    return ChannelsById.change(mix, channels, channel -> channel.withClips(List.of()));
   }
 
   @Override
   public String says(Mix before) {
-    return "take the audio off " + Picked.names(before, channels);
+    return "take the audio off " + ChannelsById.names(before, channels);
   }
 }

@@ -8,7 +8,7 @@ import java.util.List;
 public record KeepClips(List<String> channels, boolean keep) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    return Picked.change(
+    return ChannelsById.change(
         mix,
         channels,
         channel -> channel.withClips(channel.clips().stream().map(this::mark).toList()));
@@ -18,7 +18,7 @@ public record KeepClips(List<String> channels, boolean keep) implements Edit {
   public String says(Mix before) {
     return (keep ? "keep" : "no longer keep")
         + " the audio of "
-        + Picked.names(before, channels)
+        + ChannelsById.names(before, channels)
         + " in templates";
   }
 

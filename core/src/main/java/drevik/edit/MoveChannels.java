@@ -12,13 +12,13 @@ import org.jspecify.annotations.Nullable;
 public record MoveChannels(List<String> channels, @Nullable String before) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Set<String> moved = Picked.known(mix, channels);
+    Set<String> moved = ChannelsById.known(mix, channels);
     if (before != null && moved.contains(before)) {
       throw new Refused("Channels cannot be moved before one of themselves; choose another place.");
     }
     List<Channel> rest = new ArrayList<>(mix.channels());
     rest.removeIf(channel -> moved.contains(channel.id()));
-    int at = before == null ? rest.size() : rest.indexOf(Picked.one(mix, before));
+    int at = before == null ? rest.size() : rest.indexOf(ChannelsById.one(mix, before));
     rest.addAll(at, mix.channels().stream().filter(c -> moved.contains(c.id())).toList());
     return mix.withChannels(rest);
   }
@@ -26,7 +26,7 @@ public record MoveChannels(List<String> channels, @Nullable String before) imple
   @Override
   public String says(Mix mix) {
     return "move "
-        + Picked.names(mix, channels)
-        + (before == null ? " to the end" : " before " + Picked.names(mix, List.of(before)));
+        + ChannelsById.names(mix, channels)
+        + (before == null ? " to the end" : " before " + ChannelsById.names(mix, List.of(before)));
   }
 }

@@ -26,7 +26,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
     Names names = Names.of(mix);
     Map<String, Channel> after = new HashMap<>(mix.channelsById());
     for (int row = 0; row < cells.size(); row++) {
-      Channel channel = Picked.one(mix, channels.get(row));
+      Channel channel = ChannelsById.one(mix, channels.get(row));
       for (int column = 0; column < cells.get(row).size(); column++) {
         String text = cells.get(row).get(column);
         LedgerColumn at = written.get(column);
@@ -78,7 +78,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
   /** The first cell that alone would be refused, if one is; else what is wrong with all of them. */
   private Refused placed(Mix mix, Map<String, Channel> after, Refused whole) {
     for (int row = 0; row < cells.size(); row++) {
-      Channel now = Picked.one(mix, channels.get(row));
+      Channel now = ChannelsById.one(mix, channels.get(row));
       for (int column = 0; column < cells.get(row).size(); column++) {
         LedgerColumn at = LedgerColumn.of(columns.get(column));
         Map<String, Channel> one = new HashMap<>(mix.channelsById());
@@ -118,7 +118,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         ? "set “"
             + LedgerColumn.of(columns.get(0)).label()
             + "” of "
-            + Picked.names(before, channels.subList(0, 1))
+            + ChannelsById.names(before, channels.subList(0, 1))
         : "write " + texts.size() + " cells";
   }
 }

@@ -14,7 +14,7 @@ import java.util.Set;
 public record RemoveChannels(List<String> channels) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Set<String> gone = Picked.known(mix, channels);
+    Set<String> gone = ChannelsById.known(mix, channels);
     List<String> silent =
         mix.outputs().stream()
             .filter(output -> gone.contains(output.channel()))
@@ -29,6 +29,6 @@ public record RemoveChannels(List<String> channels) implements Edit {
 
   @Override
   public String says(Mix before) {
-    return "remove " + Picked.names(before, channels);
+    return "remove " + ChannelsById.names(before, channels);
   }
 }

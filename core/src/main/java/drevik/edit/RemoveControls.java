@@ -11,7 +11,7 @@ import java.util.Set;
 public record RemoveControls(List<String> controls) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Listed.requireAll(mix.controls(), controls, Control::id, "control");
+    ListsById.requireAll(mix.controls(), controls, Control::id, "control");
     Set<String> gone = Set.copyOf(controls);
     Mix rest =
         mix.withControls(mix.controls().stream().filter(c -> !gone.contains(c.id())).toList());
@@ -20,6 +20,6 @@ public record RemoveControls(List<String> controls) implements Edit {
 
   @Override
   public String says(Mix before) {
-    return "remove " + Listed.count(controls.size(), "control");
+    return "remove " + ListsById.count(controls.size(), "control");
   }
 }

@@ -11,7 +11,7 @@ import java.util.Set;
 public record RemoveOutputs(List<String> outputs) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Listed.requireAll(mix.outputs(), outputs, Output::id, "output");
+    ListsById.requireAll(mix.outputs(), outputs, Output::id, "output");
     Set<String> gone = Set.copyOf(outputs);
     Mix rest = mix.withOutputs(mix.outputs().stream().filter(o -> !gone.contains(o.id())).toList());
     return SetSpecification.withoutUnused(References.without(rest, Target.OUTPUT, gone));
@@ -19,6 +19,6 @@ public record RemoveOutputs(List<String> outputs) implements Edit {
 
   @Override
   public String says(Mix before) {
-    return "remove " + Listed.count(outputs.size(), "output");
+    return "remove " + ListsById.count(outputs.size(), "output");
   }
 }

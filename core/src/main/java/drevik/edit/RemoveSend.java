@@ -9,7 +9,7 @@ import java.util.List;
 public record RemoveSend(List<String> channels, String destination) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    return Picked.change(
+    return ChannelsById.change(
         mix,
         channels,
         channel ->
@@ -28,6 +28,6 @@ public record RemoveSend(List<String> channels, String destination) implements E
   @Override
   public String says(Mix before) {
     String to = before.channel(destination).map(Channel::name).orElse("another channel");
-    return "remove the send of " + Picked.names(before, channels) + " to “" + to + "”";
+    return "remove the send of " + ChannelsById.names(before, channels) + " to “" + to + "”";
   }
 }

@@ -12,14 +12,14 @@ import java.util.Map;
 public record RenameChannels(Map<String, String> names) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    return Picked.change(
+    return ChannelsById.change(
         mix,
         List.copyOf(names.keySet()),
-        channel -> channel.withName(Picked.cleanName(names.get(channel.id()))));
+        channel -> channel.withName(ChannelsById.cleanName(names.get(channel.id()))));
   }
 
   @Override
   public String says(Mix before) {
-    return "rename " + Picked.names(before, List.copyOf(names.keySet()));
+    return "rename " + ChannelsById.names(before, List.copyOf(names.keySet()));
   }
 }

@@ -76,7 +76,7 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
 
     private Channel named(Channel channel) {
       return channel
-          .withName(name == null ? channel.name() : Picked.cleanName(name))
+          .withName(name == null ? channel.name() : ChannelsById.cleanName(name))
           .withInvertPolarity(inverted == null ? channel.invertPolarity() : inverted);
     }
   }

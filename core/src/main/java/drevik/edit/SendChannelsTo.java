@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
 public record SendChannelsTo(List<String> channels, @Nullable String destination) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    Mix after = Picked.change(mix, channels, channel -> channel.withOutput(destination));
+    Mix after = ChannelsById.change(mix, channels, channel -> channel.withOutput(destination));
     SignalGraph.requireSound(after);
     return after;
   }
@@ -24,6 +24,6 @@ public record SendChannelsTo(List<String> channels, @Nullable String destination
         destination == null
             ? "nowhere"
             : before.channel(destination).map(c -> "“" + c.name() + "”").orElse("another channel");
-    return "send " + Picked.names(before, channels) + " to " + to;
+    return "send " + ChannelsById.names(before, channels) + " to " + to;
   }
 }

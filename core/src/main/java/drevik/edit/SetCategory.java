@@ -12,11 +12,11 @@ public record SetCategory(List<String> channels, String category) implements Edi
     if (!CategoryTree.has(category)) {
       throw new Refused(CategoryTree.unknownMessage(category));
     }
-    return Picked.change(mix, channels, channel -> channel.withCategory(category));
+    return ChannelsById.change(mix, channels, channel -> channel.withCategory(category));
   }
 
   @Override
   public String says(Mix before) {
-    return "file " + Picked.names(before, channels) + " under " + category;
+    return "file " + ChannelsById.names(before, channels) + " under " + category;
   }
 }

@@ -24,7 +24,7 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
   @Override
   public Mix applyTo(Mix mix) {
     Changes<Channel> clean = cleaned(set);
-    return Soundness.require(mix, Picked.change(mix, channels, clean::applyTo));
+    return Soundness.require(mix, ChannelsById.change(mix, channels, clean::applyTo));
   }
 
   /** Names and persons without blanks around them; a person without a name is nobody. */
@@ -32,11 +32,11 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
     Changes<Channel> clean = set;
     String name = text(set, ChannelField.NAME);
     if (name != null) {
-      clean = clean.and(ChannelField.NAME, new Change.To<>(Picked.cleanName(name)));
+      clean = clean.and(ChannelField.NAME, new Change.To<>(ChannelsById.cleanName(name)));
     }
     String person = text(set, ChannelField.PERSON);
     if (person != null) {
-      String of = person.isBlank() ? null : Picked.cleanName(person);
+      String of = person.isBlank() ? null : ChannelsById.cleanName(person);
       clean = clean.and(ChannelField.PERSON, new Change.To<>(of));
     }
     return clean;
@@ -48,7 +48,7 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
 
   @Override
   public String says(Mix before) {
-    String whose = Picked.names(before, channels);
+    String whose = ChannelsById.names(before, channels);
     if (set.all().size() != 1) {
       return "set "
           + set.all().keySet().stream()
@@ -88,7 +88,7 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
       return "show "
           + whose
           + " with "
-          + (value == null ? "their own bus" : Picked.names(before, List.of((String) value)));
+          + (value == null ? "their own bus" : ChannelsById.names(before, List.of((String) value)));
     }
     if (value instanceof Layout layout) {
       return "make " + whose + " " + layout;

@@ -28,9 +28,10 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
     if (Set.copyOf(destinations).size() < destinations.size()) {
       throw new Refused("A send reaches each destination once; one is named twice.");
     }
-    destinations.forEach(destination -> Picked.one(mix, destination));
+    destinations.forEach(destination -> ChannelsById.one(mix, destination));
     FreshIds fresh = new FreshIds(mix);
-    return Soundness.require(mix, Picked.change(mix, channels, channel -> set(channel, fresh)));
+    return Soundness.require(
+        mix, ChannelsById.change(mix, channels, channel -> set(channel, fresh)));
   }
 
   private Channel set(Channel channel, FreshIds fresh) {
@@ -50,8 +51,8 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
   @Override
   public String says(Mix before) {
     return "set the send of "
-        + Picked.names(before, channels)
+        + ChannelsById.names(before, channels)
         + " to "
-        + Picked.names(before, destinations);
+        + ChannelsById.names(before, destinations);
   }
 }

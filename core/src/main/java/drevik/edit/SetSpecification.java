@@ -20,13 +20,13 @@ public record SetSpecification(List<String> outputs, @Nullable Specification spe
   public Mix applyTo(Mix mix) {
     String id = specification == null ? null : specification.id();
     if (!outputs.isEmpty()) {
-      Listed.requireAll(mix.outputs(), outputs, Output::id, "output");
+      ListsById.requireAll(mix.outputs(), outputs, Output::id, "output");
     }
     Mix with =
         specification == null
             ? mix
             : mix.withSpecifications(
-                Listed.with(mix.specifications(), specification, Specification::id));
+                ListsById.with(mix.specifications(), specification, Specification::id));
     Mix after =
         with.withOutputs(
             with.outputs().stream()
@@ -47,10 +47,10 @@ public record SetSpecification(List<String> outputs, @Nullable Specification spe
   @Override
   public String says(Mix before) {
     if (specification == null) {
-      return "take the specification off " + Listed.count(outputs.size(), "output");
+      return "take the specification off " + ListsById.count(outputs.size(), "output");
     }
     return "have "
-        + Listed.count(outputs.size(), "output")
+        + ListsById.count(outputs.size(), "output")
         + " answer to “"
         + specification.name()
         + "”";

@@ -7,11 +7,11 @@ import java.util.List;
 public record StowChannels(List<String> channels, boolean stowed) implements Edit {
   @Override
   public Mix applyTo(Mix mix) {
-    return Picked.change(mix, channels, channel -> channel.withStowed(stowed));
+    return ChannelsById.change(mix, channels, channel -> channel.withStowed(stowed));
   }
 
   @Override
   public String says(Mix before) {
-    return (stowed ? "stow " : "bring back ") + Picked.names(before, channels);
+    return (stowed ? "stow " : "bring back ") + ChannelsById.names(before, channels);
   }
 }

@@ -29,14 +29,14 @@ import java.util.TreeMap;
  * @param returns ids in the returns band: returns, and buses fed by sends alone
  * @param ribbons everything that is heard, and the files
  */
-public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> ribbons) {
+public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Ribbon> ribbons) {
 
   /**
    * One column.
    *
    * @param ids channel ids, or output ids in the last stage, from top to bottom
    */
-  public record Stage(String name, List<String> ids) {}
+  public record FlowColumn(String name, List<String> ids) {}
 
   /**
    * One ribbon.
@@ -129,10 +129,10 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
       }
     }
 
-    private List<Stage> stages(Map<String, Integer> depth, List<String> rows) {
-      List<Stage> stages = new ArrayList<>();
+    private List<FlowColumn> stages(Map<String, Integer> depth, List<String> rows) {
+      List<FlowColumn> stages = new ArrayList<>();
       stages.add(
-          new Stage(
+          new FlowColumn(
               "Seats", rows.stream().filter(id -> shown.get(id).kind().holdsClips()).toList()));
       Map<Integer, List<String>> columns = new TreeMap<>(Comparator.reverseOrder());
       for (String id : rows) {
@@ -140,8 +140,8 @@ public record FlowLayout(List<Stage> stages, List<String> returns, List<Ribbon> 
           columns.computeIfAbsent(depth.get(id), k -> new ArrayList<>()).add(id);
         }
       }
-      columns.forEach((level, ids) -> stages.add(new Stage(nameOf(level), List.copyOf(ids))));
-      stages.add(new Stage("Files", mix.outputs().stream().map(Output::id).toList()));
+      columns.forEach((level, ids) -> stages.add(new FlowColumn(nameOf(level), List.copyOf(ids))));
+      stages.add(new FlowColumn("Files", mix.outputs().stream().map(Output::id).toList()));
       return stages;
     }
 

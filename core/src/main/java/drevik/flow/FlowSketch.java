@@ -34,7 +34,7 @@ public record FlowSketch(List<List<Block>> columns, List<Tie> ties) {
   public static FlowSketch of(FlowLayout flow, UnaryOperator<String> colourOf) {
     Map<String, Place> places = new HashMap<>();
     List<List<Block>> columns = new ArrayList<>();
-    for (FlowLayout.Stage stage : flow.stages()) {
+    for (FlowLayout.FlowColumn stage : flow.stages()) {
       List<Block> blocks = new ArrayList<>();
       for (String id : stage.ids()) {
         String colour = colourOf.apply(id);

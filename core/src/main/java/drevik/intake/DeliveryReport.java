@@ -1,10 +1,14 @@
 package drevik.intake;
 
 import drevik.intake.measure.Inspection;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -49,6 +53,20 @@ public record DeliveryReport(
     }
   }
 
+  private static final List<String> HEADS =
+      List.of(
+          "File",
+          "Category",
+          "Goes to",
+          "Seconds",
+          "Sample rate",
+          "Bits",
+          "Layout",
+          "Sample peak dBFS",
+          "True peak dBTP",
+          "Loudness LUFS",
+          "Findings");
+
   public DeliveryReport {
     lines =
         Stream.concat(
@@ -65,36 +83,52 @@ public record DeliveryReport(
 
   /** The files as comma-separated values (RFC 4180), one a line under a line of heads. */
   public String toCsv() {
-    StringBuilder csv =
-        new StringBuilder(
-            "File,Category,Goes to,Seconds,Sample rate,Bits,Layout,Sample peak dBFS,True peak dBTP,Loudness LUFS,Findings\r\n");
-    for (Line line : lines) {
-      csv.append(row(line)).append("\r\n");
+    StringBuilder text = new StringBuilder();
+    try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
+      csv.printRecord(HEADS);
+      for (Line line : lines) {
+        csv.printRecord(row(line));
+      }
+      for (String name : missing) {
+        csv.printRecord(padded(cell(name), "", "", "came before and not now"));
+      }
+      for (String seat : empty) {
+        csv.printRecord(padded("", "", cell(seat), "nothing came"));
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
-    missing.forEach(name -> csv.append(cell(name)).append(",,,,,,,,,,came before and not now\r\n"));
-    empty.forEach(seat -> csv.append(",,").append(cell(seat)).append(",,,,,,,,nothing came\r\n"));
-    return csv.toString();
+    return text.toString();
   }
 
-  private static String row(Line line) {
+  private static List<String> row(Line line) {
     Inspection found = line.found();
-    Stream<String> measured =
-        found == null
-            ? Stream.generate(() -> "").limit(7)
-            : Stream.of(
-                number(found.header().seconds(), 3),
-                Integer.toString(found.header().sampleRate()),
-                Integer.toString(found.header().format().bits()),
-                found.header().layout().toString(),
-                number(found.samplePeakDbfs(), 2),
-                number(found.truePeakDbtp(), 2),
-                number(found.integratedLufs(), 1));
-    return Stream.of(
-            Stream.of(cell(line.file()), cell(line.category()), cell(line.goesTo())),
-            measured,
-            Stream.of(cell(String.join("; ", line.wrong()))))
-        .flatMap(cells -> cells)
-        .collect(Collectors.joining(","));
+    List<String> cells =
+        new ArrayList<>(List.of(cell(line.file()), cell(line.category()), cell(line.goesTo())));
+    if (found != null) {
+      cells.add(number(found.header().seconds(), 3));
+      cells.add(Integer.toString(found.header().sampleRate()));
+      cells.add(Integer.toString(found.header().format().bits()));
+      cells.add(found.header().layout().toString());
+      cells.add(number(found.samplePeakDbfs(), 2));
+      cells.add(number(found.truePeakDbtp(), 2));
+      cells.add(number(found.integratedLufs(), 1));
+    }
+    return padded(cells, cell(String.join("; ", line.wrong())));
+  }
+
+  private static List<String> padded(String file, String category, String goesTo, String finding) {
+    return padded(List.of(file, category, goesTo), finding);
+  }
+
+  /** The cells, empty ones, and the finding in the last column. */
+  private static List<String> padded(List<String> cells, String finding) {
+    List<String> row = new ArrayList<>(cells);
+    while (row.size() < HEADS.size() - 1) {
+      row.add("");
+    }
+    row.add(finding);
+    return row;
   }
 
   private static String number(@Nullable Double value, int decimals) {
@@ -102,12 +136,12 @@ public record DeliveryReport(
   }
 
   /**
-   * A text as a cell. One that a spreadsheet would take for a formula is made text by an apostrophe
-   * in front: names come from strangers.
+   * A text as a cell. One that a spreadsheet would take for a formula, blanks before it or not, is
+   * made text by an apostrophe in front: names come from strangers.
    */
   private static String cell(String text) {
-    String safe = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
-    boolean quoted = safe.chars().anyMatch(c -> c == ',' || c == '"' || c == '\n' || c == '\r');
-    return quoted ? '"' + safe.replace("\"", "\"\"") + '"' : safe;
+    String plain = text.stripLeading();
+    boolean formula = !plain.isEmpty() && "=+-@".indexOf(plain.charAt(0)) >= 0;
+    return formula ? "'" + text : text;
   }
 }

@@ -59,8 +59,7 @@ public final class Printer {
     }
   }
 
-  private static PrintReport report(
-      Mix mix, PrintSinks sinks, PrintOptions options, long began) {
+  private static PrintReport report(Mix mix, PrintSinks sinks, PrintOptions options, long began) {
     return new PrintReport(
         mix.name(),
         options.occasion().revision(),

@@ -44,7 +44,7 @@ class SignalGraphTest {
   void stagesCountFromTheEndOfThePath() {
     FlowLayout flow = FlowLayout.of(band());
     assertThat(flow.stages())
-        .extracting(FlowLayout.Stage::name)
+        .extracting(FlowLayout.FlowColumn::name)
         .containsExactly("Seats", "Sub-sums", "Groups", "Mix", "Master", "Files");
     assertThat(flow.stages().get(1).ids()).containsExactly("kick");
     assertThat(flow.stages().get(2).ids()).containsExactly("drums");

@@ -505,7 +505,7 @@ class ServerTest {
     }
     assertThat(
             server.get("/api/prints/" + run.path("id").asString() + "/files/..%2Fsecret").status())
-        .isBetween(400, 404);
+        .isEqualTo(400);
   }
 
   @Test
@@ -550,5 +550,57 @@ class ServerTest {
           return !List.of("waiting", "running").contains(state);
         });
     return server.get("/api/prints/" + id).body();
+  }
+
+  private static String print(String mix) {
+    return server
+        .post("/api/mixes/" + mix + "/prints", Map.of("outputs", List.of()))
+        .body()
+        .path("id")
+        .asString();
+  }
+
+  private static JsonNode printed(String id) {
+    return server.get("/api/prints/" + id).body();
+  }
+
+  private static String longAs(long seconds) {
+    String mix = session();
+    server.edit(mix, 1, Map.of("edit", "change-mix", "set", Map.of("endFrame", seconds * 48_000)));
+    return mix;
+  }
+
+  @Test
+  void aPrintThatIsCancelledLeavesNothingBehind() {
+    String id = print(longAs(6 * 3600));
+    RunningServer.waitUntil(() -> printed(id).path("state").asString().equals("running"));
+    server.post("/api/prints/" + id + "/cancel", Map.of());
+    RunningServer.waitUntil(() -> printed(id).path("state").asString().equals("cancelled"));
+    assertThat(printed(id).has("report")).isFalse();
+    assertThat(server.data().resolve("prints").resolve(id)).doesNotExist();
+    assertThat(server.data().resolve("prints").resolve(id + ".unfinished")).doesNotExist();
+  }
+
+  @Test
+  void twoPrintsAtOnceAreTheSameAsOneAfterTheOther() {
+    String mix = longAs(4);
+    List<String> ids = List.of(print(mix), print(mix));
+    ids.forEach(
+        id -> RunningServer.waitUntil(() -> printed(id).path("state").asString().equals("done")));
+    List<JsonNode> reports = ids.stream().map(id -> printed(id).path("report")).toList();
+    assertThat(reports.get(0).path("revision").asInt()).isEqualTo(2);
+    assertThat(reports.get(0).path("files").get(0).path("sha256").asString())
+        .matches("[0-9a-f]{64}");
+    assertThat(reports.get(0).path("files")).isEqualTo(reports.get(1).path("files"));
+  }
+
+  @Test
+  void aBodyThatLacksSomethingIsRefusedWithItsName() {
+    String mix = session();
+    Answer edit = server.edit(mix, 1, Map.of("edit", "set-channels", "channels", List.of("hat")));
+    assertThat(edit.status()).isEqualTo(422);
+    assertThat(edit.detail()).contains("“edit.set” is missing");
+    assertThat(server.post("/api/mixes/sessions", Map.of()).detail())
+        .contains("“template” is missing");
   }
 }

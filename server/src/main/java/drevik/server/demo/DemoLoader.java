@@ -6,8 +6,8 @@ import drevik.mix.Mix;
 import drevik.server.DrevikProperties;
 import drevik.server.intake.Deliveries;
 import drevik.server.intake.DeliveryView;
-import drevik.server.intake.Inspecting;
-import drevik.server.intake.Receiving;
+import drevik.server.intake.InspectFiles;
+import drevik.server.intake.ReceiveFiles;
 import drevik.server.intake.SeatDeliveries;
 import drevik.server.mix.MixEdits;
 import drevik.server.mix.Mixes;
@@ -42,8 +42,8 @@ class DemoLoader implements ApplicationRunner {
   private final Mixes mixes;
   private final Deliveries deliveries;
   private final SeatDeliveries seating;
-  private final Receiving receiving;
-  private final Inspecting inspecting;
+  private final ReceiveFiles receiving;
+  private final InspectFiles inspecting;
   private final Milestones milestones;
 
   DemoLoader(
@@ -52,8 +52,8 @@ class DemoLoader implements ApplicationRunner {
       Mixes mixes,
       Deliveries deliveries,
       SeatDeliveries seating,
-      Receiving receiving,
-      Inspecting inspecting,
+      ReceiveFiles receiving,
+      InspectFiles inspecting,
       Milestones milestones) {
     this.properties = properties;
     this.shelf = shelf;

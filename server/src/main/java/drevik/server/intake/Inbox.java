@@ -42,14 +42,14 @@ public class Inbox {
 
   private final Shelf shelf;
   private final Deliveries deliveries;
-  private final Receiving receiving;
+  private final ReceiveFiles receiving;
   private final Path folder;
   private final Clock clock;
 
   Inbox(
       Shelf shelf,
       Deliveries deliveries,
-      Receiving receiving,
+      ReceiveFiles receiving,
       DrevikProperties properties,
       Clock clock) {
     this.shelf = shelf;

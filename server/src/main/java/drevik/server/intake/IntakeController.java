@@ -61,14 +61,14 @@ class IntakeController {
   private final Deliveries deliveries;
   private final FileDecisions decisions;
   private final SeatDeliveries seating;
-  private final Receiving receiving;
+  private final ReceiveFiles receiving;
   private final Uploads uploads;
 
   IntakeController(
       Deliveries deliveries,
       FileDecisions decisions,
       SeatDeliveries seating,
-      Receiving receiving,
+      ReceiveFiles receiving,
       Uploads uploads) {
     this.deliveries = deliveries;
     this.decisions = decisions;

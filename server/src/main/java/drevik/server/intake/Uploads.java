@@ -38,14 +38,14 @@ public class Uploads {
 
   private final UploadRows uploads;
   private final DeliveryRows deliveries;
-  private final Receiving receiving;
+  private final ReceiveFiles receiving;
   private final Path folder;
   private final Clock clock;
 
   Uploads(
       UploadRows uploads,
       DeliveryRows deliveries,
-      Receiving receiving,
+      ReceiveFiles receiving,
       DrevikProperties properties,
       Clock clock)
       throws IOException {

@@ -5,8 +5,8 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import drevik.server.intake.Inbox;
+import drevik.server.intake.InspectFiles;
 import drevik.server.intake.InspectJob;
-import drevik.server.intake.Inspecting;
 import drevik.server.print.PrintJob;
 import drevik.server.print.PrintService;
 import java.time.Clock;
@@ -53,7 +53,7 @@ class JobsConfiguration {
   Scheduler scheduler(
       DataSource dataSource,
       ObjectProvider<PrintService> prints,
-      ObjectProvider<Inspecting> inspecting,
+      ObjectProvider<InspectFiles> inspecting,
       ObjectProvider<Inbox> inbox) {
     return Scheduler.create(
             dataSource,

@@ -139,9 +139,6 @@ class MixController {
 
   @PostMapping("/{id}/edits")
   MixChange edit(@PathVariable String id, @RequestBody EditRequest request) {
-    if (request.edit() == null) {
-      throw new Refused("The request holds no edit; say what is to be changed.");
-    }
     return edits.edit(id, new MixEdits.Asked(request.id(), request.basedOn()), request.edit());
   }
 

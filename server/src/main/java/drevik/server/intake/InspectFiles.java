@@ -26,15 +26,15 @@ import org.springframework.transaction.support.TransactionTemplate;
  * again.
  */
 @Service
-public class Inspecting {
-  private static final Logger LOG = LoggerFactory.getLogger(Inspecting.class);
+public class InspectFiles {
+  private static final Logger LOG = LoggerFactory.getLogger(InspectFiles.class);
 
   private final AudioFileRows audioFiles;
   private final DeliveredFileRows files;
   private final AudioStore store;
   private final TransactionTemplate transaction;
 
-  Inspecting(
+  InspectFiles(
       AudioFileRows audioFiles,
       DeliveredFileRows files,
       AudioStore store,

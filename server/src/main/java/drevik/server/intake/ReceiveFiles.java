@@ -29,7 +29,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * or all of it. A file that cannot be used is listed with its fault; measuring is a job.
  */
 @Service
-public class Receiving {
+public class ReceiveFiles {
   private final DeliveryRows deliveries;
   private final DeliveredFileRows files;
   private final AudioFileRows audioFiles;
@@ -39,7 +39,7 @@ public class Receiving {
   private final TransactionTemplate transaction;
   private final Clock clock;
 
-  Receiving(
+  ReceiveFiles(
       DeliveryRows deliveries,
       DeliveredFileRows files,
       AudioFileRows audioFiles,

@@ -11,8 +11,8 @@ import java.util.List;
  * What a document leaves out: values that most channels have, zero, off or empty. It is read as
  * such again. A third less to write and to read, and what is left is what somebody has set.
  */
-final class Lean {
-  private Lean() {}
+final class OmitDefaults {
+  private OmitDefaults() {}
 
   /** Of a channel. */
   interface OfChannel {

@@ -8,8 +8,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** What edits of outputs, stem sets and controls share: lists whose members have ids. */
-final class Listed {
-  private Listed() {}
+final class ListsById {
+  private ListsById() {}
 
   /** The list with {@code one} in the place of the member of its id, or at the end. */
   static <T> List<T> with(List<T> list, T one, Function<T, String> id) {

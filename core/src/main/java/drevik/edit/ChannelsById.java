@@ -10,8 +10,8 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** What edits share: acting on many channels, and naming them. */
-final class Picked {
-  private Picked() {}
+final class ChannelsById {
+  private ChannelsById() {}
 
   /** Changes the channels in {@code ids}; refuses an id that the Mix does not have. */
   static Mix change(Mix mix, List<String> ids, UnaryOperator<Channel> change) {
