@@ -12,23 +12,23 @@ type ColumnId = LedgerView["columns"][number]["id"];
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
 const WIDTHS: Record<ColumnId, number | undefined> = {
-  name: 160,
-  kind: 64,
+  name: 150,
+  kind: 58,
   layout: 56,
   category: 124,
-  output: 104,
-  group: 84,
-  colour: 62,
+  output: 96,
+  group: 78,
+  colour: 56,
   trimDb: 46,
   invertPolarity: 58,
   faderDb: 50,
   pan: 50,
   mute: 50,
   stowed: 54,
-  sends: 110,
-  chain: 84,
+  sends: 100,
+  chain: 80,
   person: 62,
-  comment: 84,
+  comment: 76,
 };
 
 const USUAL_WIDTH = 84;
