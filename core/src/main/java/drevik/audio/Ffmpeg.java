@@ -40,7 +40,7 @@ final class Ffmpeg {
     try {
       outputOf(command);
     } catch (Failure e) {
-      throw failed(doing, from, to, e.getMessage());
+      throw failed(doing, from, to, String.valueOf(e.getMessage()));
     }
   }
 

@@ -9,6 +9,7 @@ import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Streams a WAVE file as planar float blocks, x / 2^(n−1). One reader belongs to one thread at a
@@ -45,18 +46,20 @@ public final class WavReader implements Closeable {
    *     name
    */
   public static WavReader open(Path path) {
-    FileChannel file = null;
+    @Nullable FileChannel file = null;
     try {
       file = FileChannel.open(path, StandardOpenOption.READ);
       return new WavReader(file, new WavHeaderParser(file));
     } catch (IOException | AudioException e) {
       close(file);
       throw AudioException.of(
-          path, e instanceof AudioException ? e.getMessage() : "cannot be read: " + e, e);
+          path,
+          e instanceof AudioException ? String.valueOf(e.getMessage()) : "cannot be read: " + e,
+          e);
     }
   }
 
-  private static void close(FileChannel file) {
+  private static void close(@Nullable FileChannel file) {
     try {
       if (file != null) {
         file.close();

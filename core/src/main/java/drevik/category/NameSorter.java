@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Sorts a delivered file into the category tree by its name and the folders that it lies in.
@@ -120,10 +121,10 @@ public final class NameSorter {
     Map<String, Double> families = strengths(votes);
     List<String> ranked =
         families.keySet().stream()
-            .sorted(Comparator.comparingDouble((String f) -> -families.get(f)))
+            .sorted(Comparator.comparingDouble((String f) -> -families.getOrDefault(f, 0.0)))
             .toList();
     String family = ranked.get(0);
-    double best = families.get(family);
+    double best = families.getOrDefault(family, 0.0);
     double against =
         votes.stream()
             .filter(v -> !v.soft() && !v.family().equals(family))
@@ -150,7 +151,8 @@ public final class NameSorter {
       strongest.merge(vote.family(), vote.weight(), Math::max);
       sums.merge(vote.family(), vote.weight(), Double::sum);
     }
-    strongest.replaceAll((family, most) -> most + AGREEMENT * (sums.get(family) - most));
+    strongest.replaceAll(
+        (family, most) -> most + AGREEMENT * (sums.getOrDefault(family, most) - most));
     return strongest;
   }
 
@@ -218,7 +220,7 @@ public final class NameSorter {
     return votes;
   }
 
-  private static Match phrase(List<String> tokens, int at) {
+  private static @Nullable Match phrase(List<String> tokens, int at) {
     int longest = Math.min(WordBook.LONGEST_PHRASE, tokens.size() - at);
     for (int length = longest; length > 0; length--) {
       String phrase = String.join(" ", tokens.subList(at, at + length));

@@ -59,7 +59,7 @@ final class WordBook {
     single =
         entries.keySet().stream()
             .filter(word -> word.indexOf(' ') < 0 && word.length() > SHORTEST_PART)
-            .filter(word -> entries.get(word).stream().anyMatch(e -> !e.isSoft()))
+            .filter(word -> exactly(word).stream().anyMatch(e -> !e.isSoft()))
             .sorted(Comparator.comparingInt(String::length).thenComparing(word -> word))
             .toList();
     single.forEach(
@@ -280,7 +280,7 @@ final class WordBook {
   private Optional<Match> agreed(String token, List<String> words, double likeness) {
     List<Entry> said =
         words.stream()
-            .flatMap(word -> entries.get(word).stream())
+            .flatMap(word -> exactly(word).stream())
             .filter(e -> !e.isSoft())
             .distinct()
             .toList();

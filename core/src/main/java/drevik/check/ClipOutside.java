@@ -17,10 +17,12 @@ final class ClipOutside implements LineCheckRule {
   }
 
   private static void clipOutside(Survey survey, Channel channel) {
-    Long end = survey.mix.endFrame();
+    // Without a set end nothing stands behind it.
+    Long set = survey.mix.endFrame();
+    long end = set == null ? Long.MAX_VALUE : set;
     for (Clip clip : channel.clips()) {
       boolean before = clip.endFrame() <= survey.mix.startFrame();
-      boolean behind = end != null && clip.endFrame() > end;
+      boolean behind = clip.endFrame() > end;
       if (before || behind) {
         double seconds =
             (before

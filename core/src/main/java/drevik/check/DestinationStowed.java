@@ -25,7 +25,7 @@ final class DestinationStowed implements LineCheckRule {
         .forEach(c -> into.computeIfAbsent(c.output(), k -> new ArrayList<>()).add(c.id()));
     into.forEach(
         (id, from) -> {
-          Channel to = survey.channels.get(id);
+          Channel to = survey.channel(id);
           survey.report(
               Rule.DESTINATION_STOWED,
               Severity.WRONG,

@@ -9,6 +9,7 @@ import drevik.mix.field.OutputField;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Files that could not be written, or would overwrite each other. */
 final class FileNamesCollide implements LineCheckRule {
@@ -21,7 +22,8 @@ final class FileNamesCollide implements LineCheckRule {
   private static void names(Survey survey, Map<String, Output> outputs) {
     for (FileNames.Fault fault :
         FileNames.faults(survey.mix, new NamePattern.Occasion(1, LocalDate.EPOCH))) {
-      Output last = outputs.get(fault.outputs().get(fault.outputs().size() - 1));
+      String id = fault.outputs().get(fault.outputs().size() - 1);
+      Output last = Objects.requireNonNull(outputs.get(id), id);
       survey.report(
           Rule.FILE_NAME,
           Severity.WRONG,

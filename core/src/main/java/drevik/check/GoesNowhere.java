@@ -28,7 +28,11 @@ final class GoesNowhere implements LineCheckRule {
     }
     String mapped = survey.mapped(channel);
     Channel trunk = survey.trunk();
-    boolean toTrunk = trunk != null && !trunk.id().equals(channel.id()) && mapped == null;
+    boolean toTrunk =
+        trunk != null
+            && mapped == null
+            && !trunk.id().equals(channel.id())
+            && !trunk.id().equals(channel.output());
     survey.report(
         Rule.GOES_NOWHERE,
         Severity.WRONG,
@@ -42,9 +46,7 @@ final class GoesNowhere implements LineCheckRule {
         mapped == null || mapped.equals(channel.output())
             ? null
             : new SendChannelsTo(List.of(channel.id()), mapped),
-        toTrunk && !trunk.id().equals(channel.output())
-            ? new SendChannelsTo(List.of(channel.id()), trunk.id())
-            : null,
+        toTrunk && trunk != null ? new SendChannelsTo(List.of(channel.id()), trunk.id()) : null,
         new StowChannels(List.of(channel.id()), true));
   }
 

@@ -10,6 +10,7 @@ import drevik.mix.ChannelKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What an output must not hold, and holds. */
 final class HeldOut implements LineCheckRule {
@@ -51,7 +52,7 @@ final class HeldOut implements LineCheckRule {
                 + output.name()
                 + "”, which is to be without it; it comes by way of "
                 + String.join(
-                    " → ", path.stream().skip(1).map(id -> survey.channels.get(id).name()).toList())
+                    " → ", path.stream().skip(1).map(id -> survey.channel(id).name()).toList())
                 + ".",
             cut(survey, path));
       }
@@ -59,15 +60,15 @@ final class HeldOut implements LineCheckRule {
   }
 
   /** Takes away the send that brings it, if a send does. */
-  private static Edit cut(Survey survey, List<String> path) {
+  private static @Nullable Edit cut(Survey survey, List<String> path) {
     for (int i = 0; i + 1 < path.size(); i++) {
-      Channel from = survey.channels.get(path.get(i));
+      Channel from = survey.channel(path.get(i));
       if (!path.get(i + 1).equals(from.output())) {
         return new RemoveSend(List.of(from.id()), path.get(i + 1));
       }
     }
-    String mapped = survey.mapped(survey.channels.get(path.get(0)));
-    return mapped == null || mapped.equals(survey.channels.get(path.get(0)).output())
+    String mapped = survey.mapped(survey.channel(path.get(0)));
+    return mapped == null || mapped.equals(survey.channel(path.get(0)).output())
         ? null
         : new SendChannelsTo(List.of(path.get(0)), mapped);
   }

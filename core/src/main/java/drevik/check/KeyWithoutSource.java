@@ -22,7 +22,7 @@ final class KeyWithoutSource implements LineCheckRule {
   private static void keyWithoutSource(Survey survey, Channel channel) {
     for (Insert insert : channel.chain()) {
       if (insert.key() != null && !survey.isFed(insert.key().source())) {
-        Channel source = survey.channels.get(insert.key().source());
+        Channel source = survey.channel(insert.key().source());
         Edit wake =
             source.stowed() ? new drevik.edit.StowChannels(List.of(source.id()), false) : null;
         survey.report(

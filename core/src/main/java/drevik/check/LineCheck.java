@@ -10,6 +10,7 @@ import drevik.route.Tie;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 
 /**
  * Everything that can be said about a Mix without hearing it. A pure function, fast enough to run
@@ -95,7 +96,7 @@ public final class LineCheck {
                 Severity.WRONG,
                 List.of(known),
                 "“"
-                    + channels.get(known).name()
+                    + Objects.requireNonNull(channels.get(known)).name()
                     + "” has "
                     + (tie.kind() == Tie.Kind.KEY ? "a key from" : "a way to")
                     + " “"
@@ -108,7 +109,8 @@ public final class LineCheck {
         .loop()
         .ifPresent(
             ids -> {
-              List<String> names = ids.stream().map(id -> channels.get(id).name()).toList();
+              List<String> names =
+                  ids.stream().map(id -> Objects.requireNonNull(channels.get(id)).name()).toList();
               findings.add(
                   new Finding(
                       Rule.LOOP,

@@ -63,7 +63,7 @@ final class ReachedTwice implements LineCheckRule {
           path.stream()
               .allMatch(
                   id ->
-                      survey.channels.get(id).kind() != ChannelKind.RETURN
+                      survey.channel(id).kind() != ChannelKind.RETURN
                           && !survey.parallels.contains(id));
       if (isDry && dry.size() < PATHS_SHOWN) {
         dry.add(path);
@@ -77,7 +77,7 @@ final class ReachedTwice implements LineCheckRule {
     Set<Edit> mends = new LinkedHashSet<>();
     for (List<String> path : paths) {
       for (int i = 0; i + 1 < path.size(); i++) {
-        Channel from = survey.channels.get(path.get(i));
+        Channel from = survey.channel(path.get(i));
         String to = path.get(i + 1);
         if (!to.equals(from.output())) {
           mends.add(new RemoveSend(List.of(from.id()), to));
@@ -89,7 +89,6 @@ final class ReachedTwice implements LineCheckRule {
 
   private static String words(Survey survey, List<String> path) {
     return "by way of "
-        + String.join(
-            " → ", path.stream().skip(1).map(id -> survey.channels.get(id).name()).toList());
+        + String.join(" → ", path.stream().skip(1).map(id -> survey.channel(id).name()).toList());
   }
 }

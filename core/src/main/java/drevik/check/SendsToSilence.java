@@ -35,7 +35,7 @@ final class SendsToSilence implements LineCheckRule {
                         to -> into.computeIfAbsent(to, k -> new ArrayList<>()).add(channel.id())));
     into.forEach(
         (id, from) -> {
-          Channel to = survey.channels.get(id);
+          Channel to = survey.channel(id);
           survey.report(
               Rule.SEND_TO_SILENCE,
               to.stowed() ? Severity.WRONG : Severity.DOUBTFUL,

@@ -22,6 +22,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** Stems that would not add up to their mix. */
 final class StemsAddUp implements LineCheckRule {
@@ -169,7 +170,7 @@ final class StemsAddUp implements LineCheckRule {
     return true;
   }
 
-  private static Edit intoAStem(Survey survey, Channel channel, List<Output> stems) {
+  private static @Nullable Edit intoAStem(Survey survey, Channel channel, List<Output> stems) {
     String mapped = survey.mapped(channel);
     if (mapped != null
         && !mapped.equals(channel.output())
@@ -201,7 +202,7 @@ final class StemsAddUp implements LineCheckRule {
         "give “" + channel.name() + "” a stem of its own");
   }
 
-  private static Edit outOfAStem(Survey survey, Channel channel, List<Output> stems) {
+  private static @Nullable Edit outOfAStem(Survey survey, Channel channel, List<Output> stems) {
     // The send that leads into a stem which the output does not lead to is the one too many.
     for (var send : channel.sends()) {
       for (String destination : send.destinations()) {
@@ -219,7 +220,7 @@ final class StemsAddUp implements LineCheckRule {
   }
 
   /** The mix's tap for the stem, if that is all that is wrong. */
-  private static Edit sameTap(
+  private static @Nullable Edit sameTap(
       Survey survey, Output mix, Output stem, Channel channel, Set<Way> ways) {
     if (mix.tap() == stem.tap()) {
       return null;

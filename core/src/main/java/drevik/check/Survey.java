@@ -16,8 +16,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** A Mix with all that the rules ask about it, computed once. */
 final class Survey {
@@ -82,6 +84,11 @@ final class Survey {
     return channels.containsKey(id) && channels.get(id).stowed();
   }
 
+  /** A channel that a tie, a path or a finding names. */
+  Channel channel(String id) {
+    return Objects.requireNonNull(channels.get(id), id);
+  }
+
   /** True for a channel that is there and that nobody hears. */
   boolean isSilent(String id) {
     Channel channel = channels.get(id);
@@ -90,7 +97,7 @@ final class Survey {
 
   /** “Kick” for one, “12 channels (Kick, Snare, …)” for many. */
   String names(List<String> ids) {
-    List<String> names = ids.stream().limit(NAMED).map(id -> channels.get(id).name()).toList();
+    List<String> names = ids.stream().limit(NAMED).map(id -> channel(id).name()).toList();
     return ids.size() == 1
         ? "“" + names.get(0) + "”"
         : ids.size()
@@ -126,12 +133,12 @@ final class Survey {
   /**
    * Where the category map sends a channel's category; null if it does not say, or not usefully.
    */
-  String mapped(Channel channel) {
+  @Nullable String mapped(Channel channel) {
     return map.usableDestination(channel).map(Channel::id).orElse(null);
   }
 
   /** The channel that most others lead to: the mix, or a master. */
-  Channel trunk() {
+  @Nullable Channel trunk() {
     return active()
         .filter(c -> c.kind() == ChannelKind.MASTER || c.kind() == ChannelKind.BUS)
         .filter(c -> c.output() == null)
@@ -139,7 +146,8 @@ final class Survey {
         .orElse(null);
   }
 
-  void report(Rule rule, Severity severity, List<String> where, String says, Edit... mends) {
+  void report(
+      Rule rule, Severity severity, List<String> where, String says, @Nullable Edit... mends) {
     List<Mend> offered = new ArrayList<>();
     for (Edit mend : mends) {
       if (mend != null) {

@@ -136,6 +136,9 @@ final class ChangesModule extends SimpleModule {
 
     @Override
     public Changes<?> deserialize(JsonParser parser, DeserializationContext context) {
+      if (fields == null) {
+        return context.reportInputMismatch(Changes.class, "Nothing has changes of that kind.");
+      }
       return changes(fields, context.readTree(parser), context);
     }
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** File names that every file system takes, and no two the same. */
 public final class FileNames {
@@ -21,7 +22,7 @@ public final class FileNames {
   private FileNames() {}
 
   /** What is wrong with a name; null if nothing is. */
-  public static String fault(String name) {
+  public static @Nullable String fault(String name) {
     if (name == null || name.isBlank()) {
       return "is empty";
     }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a printed file is called. A pattern is text with tokens in braces: {@code {project}} the
@@ -32,7 +33,7 @@ public final class NamePattern {
   }
 
   /** What is wrong with a pattern; null if nothing is. */
-  public static String fault(Mix mix, Output output) {
+  public static @Nullable String fault(Mix mix, Output output) {
     Map<String, String> values = values(mix, output, new Occasion(1, LocalDate.EPOCH));
     Matcher tokens = TOKEN.matcher(output.namePattern());
     while (tokens.find()) {

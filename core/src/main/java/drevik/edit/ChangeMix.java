@@ -43,7 +43,8 @@ public record ChangeMix(Changes<Mix> set) implements Edit {
   }
 
   /** One field of a processor in a channel's chain. */
-  public static <V> ChangeMix insert(String channel, String id, Field<Insert, V> field, V value) {
+  public static <V> ChangeMix insert(
+      String channel, String id, Field<Insert, V> field, @Nullable V value) {
     return insert(channel, id, Changes.of(InsertField.ALL, field, value));
   }
 

@@ -31,11 +31,12 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         String text = cells.get(row).get(column);
         LedgerColumn at = written.get(column);
         if (!at.text(channel, names).equals(text.strip())) {
-          after.put(channel.id(), write(mix, after.get(channel.id()), row, at, text));
+          after.put(
+              channel.id(), write(mix, after.getOrDefault(channel.id(), channel), row, at, text));
         }
       }
     }
-    Mix whole = mix.mapChannels(channel -> after.get(channel.id()));
+    Mix whole = mix.mapChannels(channel -> after.getOrDefault(channel.id(), channel));
     try {
       return Soundness.require(mix, whole);
     } catch (Refused e) {
@@ -87,9 +88,10 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         }
         one.put(now.id(), write(mix, now, row, at, cells.get(row).get(column)));
         try {
-          Soundness.require(mix, mix.mapChannels(channel -> one.get(channel.id())));
+          Soundness.require(
+              mix, mix.mapChannels(channel -> one.getOrDefault(channel.id(), channel)));
         } catch (Refused e) {
-          return at(row, after.get(now.id()), at, e);
+          return at(row, after.getOrDefault(now.id(), now), at, e);
         }
       }
     }

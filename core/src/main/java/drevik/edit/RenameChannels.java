@@ -15,7 +15,7 @@ public record RenameChannels(Map<String, String> names) implements Edit {
     return ChannelsById.change(
         mix,
         List.copyOf(names.keySet()),
-        channel -> channel.withName(ChannelsById.cleanName(names.get(channel.id()))));
+        channel -> channel.withName(ChannelsById.cleanName(names.getOrDefault(channel.id(), ""))));
   }
 
   @Override

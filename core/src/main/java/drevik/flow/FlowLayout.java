@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The Flow: which channel stands in which stage, in which order, and what ties them.
@@ -79,14 +80,14 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
     }
 
     /** The shown channel that this one feeds; null at the end of a path. */
-    private String outputOf(Channel channel) {
+    private @Nullable String outputOf(Channel channel) {
       return channel.output() != null && shown.containsKey(channel.output())
           ? channel.output()
           : null;
     }
 
     /** With whose seats a channel is shown: those of its group, else those of its output. */
-    private String placeOf(Channel channel) {
+    private @Nullable String placeOf(Channel channel) {
       return channel.kind().holdsClips() && shown.containsKey(channel.group())
           ? channel.group()
           : outputOf(channel);
@@ -116,7 +117,7 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
       Map<String, Integer> levels = new HashMap<>(Map.of(root.id(), level));
       while (!open.isEmpty()) {
         Channel channel = open.pop();
-        int own = levels.get(channel.id());
+        int own = levels.getOrDefault(channel.id(), level);
         if (depth.putIfAbsent(channel.id(), own) != null) {
           continue;
         }
@@ -131,9 +132,7 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
 
     private List<FlowColumn> stages(Map<String, Integer> depth, List<String> rows) {
       List<FlowColumn> stages = new ArrayList<>();
-      stages.add(
-          new FlowColumn(
-              "Seats", rows.stream().filter(id -> shown.get(id).kind().holdsClips()).toList()));
+      stages.add(new FlowColumn("Seats", rows.stream().filter(id -> isSeat(id)).toList()));
       Map<Integer, List<String>> columns = new TreeMap<>(Comparator.reverseOrder());
       for (String id : rows) {
         if (isColumnBus(id)) {
@@ -145,8 +144,13 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
       return stages;
     }
 
+    private boolean isSeat(String id) {
+      Channel channel = shown.get(id);
+      return channel != null && channel.kind().holdsClips();
+    }
+
     private boolean isColumnBus(String id) {
-      return !shown.get(id).kind().holdsClips() && !band.contains(id);
+      return !isSeat(id) && !band.contains(id);
     }
 
     private static String nameOf(int level) {
@@ -163,8 +167,9 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
       List<Ribbon> ribbons = new ArrayList<>();
       for (Channel channel : shown.values()) {
         int width = channel.layout().channels();
-        if (outputOf(channel) != null) {
-          ribbons.add(ribbon(channel.id(), channel.output(), "output", width));
+        String output = outputOf(channel);
+        if (output != null) {
+          ribbons.add(ribbon(channel.id(), output, "output", width));
         }
         channel.sends().stream()
             .flatMap(send -> send.destinations().stream())
@@ -194,7 +199,7 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
       while (!open.isEmpty()) {
         String at = open.peek();
         List<Channel> feeding = feeders.getOrDefault(at, List.of());
-        int count = shown.containsKey(at) && shown.get(at).kind().holdsClips() ? 1 : 0;
+        int count = isSeat(at) ? 1 : 0;
         boolean complete = true;
         for (Channel feeder : feeding) {
           Integer known = seats.get(feeder.id());
@@ -211,7 +216,7 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
           open.pop();
         }
       }
-      return seats.get(id);
+      return seats.getOrDefault(id, 0);
     }
   }
 }

@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import java.util.Collection;
+import org.jspecify.annotations.Nullable;
 
 /** How long texts and how many things a Mix holds: far above any work, far below any harm. */
 public final class Limits {
@@ -26,7 +27,7 @@ public final class Limits {
    *
    * @throws Refused naming what is too long, and by how much
    */
-  public static void requireText(String text, int longest, String what) {
+  public static void requireText(@Nullable String text, int longest, String what) {
     if (text != null && text.length() > longest) {
       throw new Refused(
           what + " has at most " + longest + " characters; this one has " + text.length() + ".");

@@ -2,6 +2,7 @@ package drevik.mix;
 
 import java.util.HashSet;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What every Mix must be, whoever wrote it: nothing missing, no id twice, no figure that no fader
@@ -152,7 +153,7 @@ public final class Validity {
     }
   }
 
-  private static void rangeIfAsked(Double value, double least, double most, String what) {
+  private static void rangeIfAsked(@Nullable Double value, double least, double most, String what) {
     if (value != null) {
       range(value, least, most, what);
     }

@@ -16,6 +16,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is different in one Mix from an earlier state of it, in words. Things are the same thing if
@@ -61,7 +63,7 @@ public final class Differences {
     }
   }
 
-  private static String figure(Double value) {
+  private static String figure(@Nullable Double value) {
     return value == null ? "" : FieldText.plain(value, 3);
   }
 
@@ -87,7 +89,7 @@ public final class Differences {
     Map<String, E> now = field.byId(field.get(after));
     Members<E> names = new Members<>(field);
     for (String id : list.removed()) {
-      words.add(whose + "removed: " + names.of(old.get(id), this.before));
+      words.add(whose + "removed: " + names.of(there(old, id), this.before));
     }
     for (ListChange.Added<E> one : list.added()) {
       words.add(whose + "added: " + names.of(one.item(), this.after));
@@ -96,12 +98,16 @@ public final class Differences {
         .forEach(
             (id, changes) ->
                 tell(
-                    whose + names.whose(now.get(id), this.after) + ", ",
-                    old.get(id),
-                    now.get(id),
+                    whose + names.whose(there(now, id), this.after) + ", ",
+                    there(old, id),
+                    there(now, id),
                     changes));
     if (!list.order().isEmpty()) {
       words.add(whose + "the order of " + names.all());
     }
+  }
+
+  private static <E> E there(Map<String, E> byId, String id) {
+    return Objects.requireNonNull(byId.get(id), id);
   }
 }

@@ -18,6 +18,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -183,15 +184,20 @@ public final class Coverage {
       return null;
     }
     Map<Way, Long> paths = new EnumMap<>(Way.class);
-    double[][] loudest = null;
+    double @Nullable [][] loudest = null;
     for (Way way : Way.values()) {
       int place = at * WAYS + way.ordinal();
-      if (counts.get(output)[place] > 0) {
-        paths.put(way, counts.get(output)[place]);
+      if (countsOf(output)[place] > 0) {
+        paths.put(way, countsOf(output)[place]);
         loudest = loudest != null ? loudest : gainsOf(output)[place];
       }
     }
-    return new Cell(channel, output, paths, powerDb(loudest), isDipped(channel, output));
+    return new Cell(
+        channel,
+        output,
+        paths,
+        powerDb(Objects.requireNonNull(loudest)),
+        isDipped(channel, output));
   }
 
   /** How many paths of a way lead from a channel to an output. */
@@ -258,7 +264,7 @@ public final class Coverage {
   }
 
   private boolean reaches(int at, String output) {
-    long[] of = counts.get(output);
+    long[] of = countsOf(output);
     for (int way = 0; way < WAYS; way++) {
       if (of[at * WAYS + way] > 0) {
         return true;
@@ -272,7 +278,7 @@ public final class Coverage {
    * where nothing arrives.
    */
   public double[][] gains(String channel, String output, Set<Way> chosen) {
-    int at = indexOf.get(channel);
+    int at = Objects.requireNonNull(indexOf.get(channel), channel);
     double[][] sum =
         new double[outputOf(output).layout().channels()][order.get(at).layout().channels()];
     for (Way way : reaches(at, output) ? chosen : Set.<Way>of()) {
@@ -364,6 +370,10 @@ public final class Coverage {
     return paths;
   }
 
+  private long[] countsOf(String output) {
+    return Objects.requireNonNull(counts.get(output), output);
+  }
+
   private double[][][] gainsOf(String output) {
     return gains.computeIfAbsent(output, id -> weigh(outputOf(id)));
   }
@@ -403,7 +413,7 @@ public final class Coverage {
       Integer to = indexOf.get(feed.to());
       if (whole != 0 && to != null) {
         boolean dip = feed.tap() == Tap.POST_FADER && dips.contains(channel.id());
-        Layout into = byId.get(feed.to()).layout();
+        Layout into = order.get(to).layout();
         found.add(new Step(to, feed(channel.layout(), into, feed.pan(), whole), dip));
       }
     }

@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -100,9 +101,10 @@ public final class SignalGraph {
       Channel from = channels.get(tie.from());
       Channel to = channels.get(tie.to());
       if (from == null || to == null) {
+        Channel known = from == null ? to : from;
         return Optional.of(
             "“"
-                + (from == null ? to.name() : from.name())
+                + (known == null ? tie.from() : known.name())
                 + "” points at a channel that is not in this Mix; choose another.");
       }
       if (tie.kind() != Tie.Kind.KEY && to.kind().holdsClips()) {
@@ -119,7 +121,7 @@ public final class SignalGraph {
             ids ->
                 "That would close a loop: "
                     + ids.stream()
-                        .map(id -> channels.get(id).name())
+                        .map(id -> Objects.requireNonNull(channels.get(id), id).name())
                         .collect(Collectors.joining(" → "))
                     + ". Choose a destination that does not lead back.");
   }

@@ -60,7 +60,7 @@ public final class NeighbourSorting {
         file -> folders.computeIfAbsent(file.folder(), key -> new ArrayList<>()).add(file));
     List<Sorting> sortings = new ArrayList<>();
     for (Named file : files) {
-      List<Named> beside = folders.get(file.folder());
+      List<Named> beside = folders.getOrDefault(file.folder(), List.of());
       Optional<Hint> hint =
           file.isSure()
               ? Optional.empty()

@@ -77,7 +77,7 @@ public final class Fields<T> {
       for (int i = 0; i < arguments.length; i++) {
         arguments[i] = components[i].getAccessor().invoke(thing);
       }
-      values.forEach((field, value) -> arguments[places.get(field.id())] = component(field, value));
+      values.forEach((field, value) -> arguments[placeOf(field)] = component(field, value));
       return constructor.newInstance(arguments);
     } catch (InvocationTargetException e) {
       if (e.getCause() instanceof RuntimeException refused) {
@@ -87,6 +87,10 @@ public final class Fields<T> {
     } catch (ReflectiveOperationException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  private int placeOf(Field<T, ?> field) {
+    return places.getOrDefault(field.id(), -1);
   }
 
   @SuppressWarnings("unchecked")

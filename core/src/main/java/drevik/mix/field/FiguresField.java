@@ -15,14 +15,17 @@ public final class FiguresField<T> extends Field<T, Map<String, Double>> {
   @Override
   @Nullable Change<Map<String, Double>> between(
       @Nullable Map<String, Double> before, @Nullable Map<String, Double> after) {
+    Map<String, Double> was = before == null ? Map.of() : before;
     Map<String, @Nullable Double> figures = new TreeMap<>();
-    before.keySet().forEach(name -> figures.put(name, null));
-    after.forEach(figures::put);
+    was.keySet().forEach(name -> figures.put(name, null));
+    if (after != null) {
+      after.forEach(figures::put);
+    }
     figures
         .entrySet()
         .removeIf(
             figure ->
-                figure.getValue() != null && figure.getValue().equals(before.get(figure.getKey())));
+                figure.getValue() != null && figure.getValue().equals(was.get(figure.getKey())));
     return figures.isEmpty() ? null : new FiguresChange(figures);
   }
 

@@ -66,8 +66,8 @@ public final class ListField<T, E> extends Field<T, List<E>> {
 
   @Override
   @Nullable Change<List<E>> between(@Nullable List<E> before, @Nullable List<E> after) {
-    Map<String, E> old = byId(before);
-    Map<String, E> now = byId(after);
+    Map<String, E> old = byId(before == null ? List.of() : before);
+    Map<String, E> now = byId(after == null ? List.of() : after);
     List<ListChange.Added<E>> added = new ArrayList<>();
     Map<String, Changes<E>> changed = new LinkedHashMap<>();
     String previous = null;
