@@ -13,11 +13,14 @@ import drevik.mix.Validity;
 import drevik.route.SignalGraph;
 import java.util.ArrayDeque;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -44,8 +47,8 @@ final class Soundness {
    * @throws Refused with the first thing that is wrong with it and was not before
    */
   static Mix require(Mix before, Mix after) {
-    Validity.require(after);
-    if (before.channels() != after.channels()) {
+    Validity.require(before, after);
+    if (isRoutedElse(before, after)) {
       SignalGraph.requireSound(after);
     }
     Soundness is = new Soundness(after);
@@ -62,11 +65,33 @@ final class Soundness {
     return after;
   }
 
+  /** True if anything that makes the graph may be another. */
+  private static boolean isRoutedElse(Mix before, Mix after) {
+    if (before.channels().size() != after.channels().size()) {
+      return true;
+    }
+    for (int i = 0; i < before.channels().size(); i++) {
+      Channel was = before.channels().get(i);
+      Channel is = after.channels().get(i);
+      if (was != is
+          && !(was.id().equals(is.id())
+              && was.kind() == is.kind()
+              && Objects.equals(was.output(), is.output())
+              && was.sends().equals(is.sends())
+              && was.chain().equals(is.chain()))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** Only what differs from the other can make the difference. */
   private void lookAt(Mix other) {
     boolean moved = !mix.channels().equals(other.channels());
     if (moved) {
-      mix.channels().forEach(this::channel);
+      Set<Channel> same = Collections.newSetFromMap(new IdentityHashMap<>());
+      same.addAll(other.channels());
+      mix.channels().stream().filter(one -> !same.contains(one)).forEach(this::channel);
     }
     if (moved || !mix.controls().equals(other.controls())) {
       controls();

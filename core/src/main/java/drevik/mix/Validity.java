@@ -1,6 +1,8 @@
 package drevik.mix;
 
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -17,6 +19,18 @@ public final class Validity {
    * @throws Refused naming what is wrong and where
    */
   public static void require(Mix mix) {
+    require(null, mix);
+  }
+
+  /**
+   * The same for a Mix that was made from one that is valid: channels that are the same objects are
+   * not looked at again, but for their ids.
+   */
+  public static void require(@Nullable Mix before, Mix mix) {
+    Set<Channel> known = Collections.newSetFromMap(new IdentityHashMap<>());
+    if (before != null) {
+      known.addAll(before.channels());
+    }
     present(mix.kind(), "The Mix needs a kind: template or session.");
     present(mix.job(), "The Mix needs a job: record, mix, master, post or album.");
     present(mix.panLaw(), "The Mix needs a pan law, such as -3 dB.");
@@ -36,7 +50,10 @@ public final class Validity {
     Set<String> ids = new HashSet<>();
     Set<String> within = new HashSet<>();
     for (Channel channel : mix.channels()) {
-      channel(channel, ids, within);
+      if (!known.contains(channel)) {
+        channel(channel);
+      }
+      ids(channel, ids, within);
     }
     for (Control control : mix.controls()) {
       id(control.id(), "A control", ids);
@@ -74,8 +91,28 @@ public final class Validity {
    * @param ids of channels and controls
    * @param within of sends, inserts and clips, all over the Mix
    */
-  private static void channel(Channel channel, Set<String> ids, Set<String> within) {
+  private static void ids(Channel channel, Set<String> ids, Set<String> within) {
     id(channel.id(), "A channel", ids);
+    for (Send send : channel.sends()) {
+      id(send.id(), "A send", channel, within);
+    }
+    for (Insert insert : channel.chain()) {
+      id(insert.id(), "An insert", channel, within);
+    }
+    for (Clip clip : channel.clips()) {
+      id(clip.id(), "A clip", channel, within);
+    }
+  }
+
+  /** The words are only put together where something is wrong. */
+  private static void id(String id, String what, Channel of, Set<String> ids) {
+    if (id == null || id.isBlank() || id.length() > Limits.NAME || ids.contains(id)) {
+      id(id, what + " of “" + of.name() + "”", ids);
+    }
+    ids.add(id);
+  }
+
+  private static void channel(Channel channel) {
     String where = "Channel “" + channel.id() + "”";
     name(channel.name(), where);
     present(channel.kind(), where + " needs a kind: seat, bus, return, master or reference.");
@@ -94,7 +131,6 @@ public final class Validity {
     range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
     range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
     for (Send send : channel.sends()) {
-      id(send.id(), "A send of “" + channel.name() + "”", within);
       present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
       range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
       range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
@@ -105,7 +141,6 @@ public final class Validity {
       }
     }
     for (Insert insert : channel.chain()) {
-      id(insert.id(), "An insert of “" + channel.name() + "”", within);
       present(insert.processor(), "An insert of “" + channel.name() + "” names no processor.");
       if (insert.key() != null) {
         present(insert.key().source(), "A key of “" + channel.name() + "” has no source.");
@@ -113,7 +148,6 @@ public final class Validity {
       }
     }
     for (Clip clip : channel.clips()) {
-      id(clip.id(), "A clip of “" + channel.name() + "”", within);
       present(clip.audio(), "A clip of “" + channel.name() + "” names no audio.");
       present(clip.audio().name(), "A clip of “" + channel.name() + "” names no file.");
       range(clip.gainDb(), -200, 60, "A clip's gain of “" + channel.name() + "”");

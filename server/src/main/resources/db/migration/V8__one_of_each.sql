@@ -1,11 +1,10 @@
--- What the shelf shows of a Mix, so that it opens no document; null until the head moves.
+-- What the shelf shows of a Mix, so that it opens no document; null until it is looked at.
 alter table mix add column summary jsonb;
 
 -- What was asked for under an id is done once.
 create table done_request (
   mix_id text not null references mix (id),
   request text not null,
-  revision integer not null,
   at timestamptz not null,
   primary key (mix_id, request)
 );

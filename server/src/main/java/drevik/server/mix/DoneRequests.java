@@ -1,5 +1,40 @@
 package drevik.server.mix;
 
-import org.springframework.data.jpa.repository.JpaRepository;
+import java.sql.Timestamp;
+import java.time.Clock;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
 
-interface DoneRequests extends JpaRepository<DoneRequest, DoneRequest.Key> {}
+/** Changes that were asked for under an id, and done: asked again, they are not done again. */
+@Component
+class DoneRequests {
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  DoneRequests(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /**
+   * Notes a request in the transaction of its change.
+   *
+   * @return false if it is there already
+   */
+  boolean note(String mixId, String request) {
+    return jdbc.sql(
+                "insert into done_request (mix_id, request, at) values (?, ?, ?)"
+                    + " on conflict do nothing")
+            .params(mixId, request, Timestamp.from(clock.instant()))
+            .update()
+        > 0;
+  }
+
+  boolean isDone(String mixId, String request) {
+    return jdbc.sql("select count(*) from done_request where mix_id = ? and request = ?")
+            .params(mixId, request)
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+}

@@ -10,6 +10,7 @@ import drevik.server.mix.MixView.ChannelFacts;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
 
 /** A revision and what follows from it, which is worked out when it is first asked for. */
@@ -20,6 +21,7 @@ final class KnownRevision {
   private final int number;
   private final Mix document;
   private @Nullable Derived derived;
+  private @Nullable CompletableFuture<Derived> begun;
 
   KnownRevision(int number, Mix document) {
     this.number = number;
@@ -34,15 +36,26 @@ final class KnownRevision {
     return document;
   }
 
+  /** Begins to work out what follows, on another thread, while the document is being written. */
+  synchronized void derive() {
+    begun = CompletableFuture.supplyAsync(this::follow);
+  }
+
   /**
    * What follows. Asked for outside the transaction of an edit: neither its time nor a fault in it
    * holds the edit up, and what failed is tried anew the next time.
    */
   synchronized Derived derived() {
     if (derived == null) {
-      derived = new Derived(FlowLayout.of(document), facts(), LineCheck.of(document));
+      CompletableFuture<Derived> running = begun;
+      begun = null;
+      derived = running == null ? follow() : running.join();
     }
     return derived;
+  }
+
+  private Derived follow() {
+    return new Derived(FlowLayout.of(document), facts(), LineCheck.of(document));
   }
 
   private Map<String, ChannelFacts> facts() {

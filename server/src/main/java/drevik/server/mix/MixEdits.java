@@ -4,7 +4,6 @@ import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.server.Conflict;
-import java.time.Clock;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -29,7 +28,8 @@ public class MixEdits {
 
   /** What is done with a Mix under its lock. */
   private interface Step {
-    void on(MixRow row, KnownRevision base);
+    /** What came of it, or null where undo and redo have to be asked for. */
+    @Nullable Outcome on(MixRow row, KnownRevision base);
   }
 
   /** What came of it, with which the answer is worked out. */
@@ -38,21 +38,18 @@ public class MixEdits {
 
   private final MixStore store;
   private final RevisionRows revisions;
-  private final DoneRequests done;
+  private final DoneRequests requests;
   private final TransactionTemplate transaction;
-  private final Clock clock;
 
   MixEdits(
       MixStore store,
       RevisionRows revisions,
-      DoneRequests done,
-      TransactionTemplate transaction,
-      Clock clock) {
+      DoneRequests requests,
+      TransactionTemplate transaction) {
     this.store = store;
     this.revisions = revisions;
-    this.done = done;
+    this.requests = requests;
     this.transaction = transaction;
-    this.clock = clock;
   }
 
   /**
@@ -76,7 +73,10 @@ public class MixEdits {
             }
             throw conflict(row, edit.says(base.document()), e.getMessage());
           }
-          store.append(row, edit.says(before), after);
+          String says = edit.says(before);
+          KnownRevision made = store.append(row, says, before, after);
+          // What was made just now is what can be undone, and nothing has been made after it.
+          return new Outcome(base, made, says, null);
         });
   }
 
@@ -96,6 +96,7 @@ public class MixEdits {
             throw new Refused("There is nothing to undo: this is the first revision.");
           }
           store.moveTo(row, store.known(id, parent));
+          return null;
         });
   }
 
@@ -112,6 +113,7 @@ public class MixEdits {
                   .orElseThrow(
                       () -> new Refused("There is nothing to redo: this is the newest revision."));
           store.moveTo(row, store.known(id, child));
+          return null;
         });
   }
 
@@ -123,12 +125,13 @@ public class MixEdits {
         (row, base) -> {
           requireHead(row, asked, "go to revision " + number);
           store.moveTo(row, store.known(id, number));
+          return null;
         });
   }
 
   /** True if this was asked before and has been done: whatever leads up to it need not be done. */
   public boolean isDone(String id, Asked asked) {
-    return done.existsById(new DoneRequest.Key(id, asked.request()));
+    return requests.isDone(id, asked.request());
   }
 
   private MixChange carryOut(String id, Asked asked, Step step) {
@@ -137,12 +140,10 @@ public class MixEdits {
             status -> {
               MixRow row = store.locked(id);
               KnownRevision base = store.known(id, asked.basedOn());
-              DoneRequest.Key request = new DoneRequest.Key(id, asked.request());
-              if (!done.existsById(request)) {
-                step.on(row, base);
-                done.save(new DoneRequest(request, row.head, clock.instant()));
-              }
-              return new Outcome(base, store.head(row), store.undoable(row), store.redoable(row));
+              Outcome done = requests.note(id, asked.request()) ? step.on(row, base) : null;
+              return done != null
+                  ? done
+                  : new Outcome(base, store.head(row), store.undoable(row), store.redoable(row));
             });
     // The line check is not part of the change: what it finds, and what may go wrong in it, comes
     // behind.

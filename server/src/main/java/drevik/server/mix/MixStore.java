@@ -106,11 +106,12 @@ class MixStore {
   }
 
   /** A new revision behind the head, which becomes the head. */
-  KnownRevision append(MixRow row, String says, Mix document) {
+  KnownRevision append(MixRow row, String says, Mix before, Mix document) {
     // What could not be read back must not be written.
-    Validity.require(document);
+    Validity.require(before, document);
     row.last++;
     KnownRevision made = new KnownRevision(row.last, document);
+    made.derive();
     // Persisted, not saved: saving would look for a row of this key first.
     entities.persist(
         new RevisionRow(
@@ -130,7 +131,8 @@ class MixStore {
   private void show(MixRow row, Mix mix) {
     row.name = mix.name();
     row.changedAt = clock.instant();
-    row.summary = ShelfSummary.of(mix);
+    // Worked out when somebody looks at the shelf.
+    row.summary = null;
   }
 
   /** What undo would take back. */

@@ -5,34 +5,57 @@ import drevik.mix.MixKind;
 import drevik.mix.Origin;
 import drevik.mix.Refused;
 import drevik.server.Ids;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The shelf: what stands on it, and what is put there or away. */
 @Service
 public class Shelf {
   private final MixRows mixes;
   private final MixStore store;
+  private final TransactionTemplate reading;
+  private final TransactionTemplate writing;
 
-  Shelf(MixRows mixes, MixStore store) {
+  Shelf(MixRows mixes, MixStore store, PlatformTransactionManager transactions) {
     this.mixes = mixes;
     this.store = store;
+    this.writing = new TransactionTemplate(transactions);
+    this.reading = new TransactionTemplate(transactions);
+    reading.setReadOnly(true);
   }
 
-  /** Everything, without opening a document: one that cannot be opened is listed by its name. */
-  @Transactional(readOnly = true)
+  /**
+   * Everything, without opening documents but of those that changed since the last look; one that
+   * cannot be opened is listed by its name.
+   */
   public List<ShelfItem> list() {
-    return mixes.findAllByOrderByKindDescChangedAtDescNameAsc().stream().map(this::item).toList();
+    Map<MixRow, ShelfSummary> found = new HashMap<>();
+    List<ShelfItem> items =
+        reading.execute(
+            status ->
+                mixes.findAllByOrderByKindDescChangedAtDescNameAsc().stream()
+                    .map(row -> item(row, found))
+                    .toList());
+    found.forEach(
+        (row, summary) ->
+            writing.executeWithoutResult(status -> mixes.keepSummary(row.id, row.head, summary)));
+    return items;
   }
 
-  private ShelfItem item(MixRow row) {
+  private ShelfItem item(MixRow row, Map<MixRow, ShelfSummary> found) {
     if (row.summary != null) {
       return ShelfItem.of(row, row.summary);
     }
     try {
-      return ShelfItem.of(row, ShelfSummary.of(store.head(row).document()));
+      ShelfSummary summary = ShelfSummary.of(store.head(row).document());
+      found.put(row, summary);
+      return ShelfItem.of(row, summary);
     } catch (Refused e) {
       return ShelfItem.unreadable(row, e.getMessage());
     }
