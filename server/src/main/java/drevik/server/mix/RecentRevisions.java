@@ -1,9 +1,11 @@
 package drevik.server.mix;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import drevik.mix.Mix;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -18,23 +20,38 @@ class RecentRevisions {
   /** Channels of all revisions together: some 150 MB. */
   private static final long MOST_CHANNELS = 60_000;
 
-  private final Cache<RevisionRow.Key, KnownRevision> revisions =
-      Caffeine.newBuilder()
-          .maximumWeight(MOST_CHANNELS)
-          .weigher((RevisionRow.Key key, KnownRevision revision) -> revision.weight())
-          .build();
+  /** The least recently used one first. */
+  private final Map<RevisionRow.Key, KnownRevision> revisions =
+      new LinkedHashMap<>(64, 0.75f, true);
+
+  private long channels;
+
+  private synchronized @Nullable KnownRevision kept(RevisionRow.Key key) {
+    return revisions.get(key);
+  }
+
+  private synchronized void keep(RevisionRow.Key key, KnownRevision revision) {
+    KnownRevision before = revisions.put(key, revision);
+    channels += revision.weight() - (before == null ? 0 : before.weight());
+    Iterator<KnownRevision> eldest = revisions.values().iterator();
+    // The newest one stays, however large it is.
+    while (channels > MOST_CHANNELS && revisions.size() > 1) {
+      channels -= eldest.next().weight();
+      eldest.remove();
+    }
+  }
 
   /** A revision that is in the database, its document read if it is not here. */
   KnownRevision get(String mixId, int number, Supplier<Mix> read) {
     RevisionRow.Key key = new RevisionRow.Key(mixId, number);
-    KnownRevision known = revisions.getIfPresent(key);
+    KnownRevision known = kept(key);
     if (known != null) {
       return known;
     }
     KnownRevision revision = new KnownRevision(number, read.get());
     // Within a change, what was read may be taken back again with the change.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-      revisions.put(key, revision);
+      keep(key, revision);
     }
     return revision;
   }
@@ -45,7 +62,7 @@ class RecentRevisions {
         new TransactionSynchronization() {
           @Override
           public void afterCommit() {
-            revisions.put(new RevisionRow.Key(mixId, made.number()), made);
+            keep(new RevisionRow.Key(mixId, made.number()), made);
           }
         });
   }
