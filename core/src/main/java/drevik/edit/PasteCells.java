@@ -31,8 +31,8 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         String text = cells.get(row).get(column);
         LedgerColumn at = written.get(column);
         if (!at.text(channel, names).equals(text.strip())) {
-          after.put(
-              channel.id(), write(mix, after.getOrDefault(channel.id(), channel), row, at, text));
+          Channel now = after.getOrDefault(channel.id(), channel);
+          after.put(channel.id(), write(named(mix, at, after), now, row, at, text));
         }
       }
     }
@@ -42,6 +42,13 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
     } catch (Refused e) {
       throw placed(mix, after, e);
     }
+  }
+
+  /** The Mix in which a cell names channels: as the cells before have called them. */
+  private static Mix named(Mix mix, LedgerColumn column, Map<String, Channel> after) {
+    return column.field().targets().isEmpty()
+        ? mix
+        : mix.mapChannels(channel -> after.getOrDefault(channel.id(), channel));
   }
 
   private void requireRoom() {
@@ -86,7 +93,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         if (at.text(now, Names.of(mix)).equals(cells.get(row).get(column).strip())) {
           continue;
         }
-        one.put(now.id(), write(mix, now, row, at, cells.get(row).get(column)));
+        one.put(now.id(), write(named(mix, at, after), now, row, at, cells.get(row).get(column)));
         try {
           Soundness.require(
               mix, mix.mapChannels(channel -> one.getOrDefault(channel.id(), channel)));

@@ -151,9 +151,6 @@ final class Soundness {
     Map<String, Control> controls = new HashMap<>();
     mix.controls().forEach(control -> controls.put(control.id(), control));
     for (Control control : mix.controls()) {
-      if (channels.containsKey(control.id())) {
-        fault(control.id(), "The id “" + control.id() + "” is a channel's; ids are given once.");
-      }
       for (String member : control.members()) {
         if (!channels.containsKey(member) && !controls.containsKey(member)) {
           fault(

@@ -125,4 +125,15 @@ class LedgerTest {
                     .applyTo(band()))
         .hasMessageContaining("2 cells");
   }
+
+  @Test
+  void aCellMayNameAChannelAsACellBeforeItHasCalledIt() {
+    Mix after =
+        new PasteCells(
+                List.of("drums", "voice"),
+                List.of("name", "output"),
+                List.of(List.of("Kit", "mix"), List.of("voice", "Kit")))
+            .applyTo(band());
+    assertThat(after.channel("voice").orElseThrow().output()).isEqualTo("drums");
+  }
 }

@@ -84,7 +84,7 @@ public record ListChange<E>(
   /** Those that are named take each other's places; the others stay where they are. */
   private void putInOrder(List<E> kept) {
     Map<String, E> byId = of.byId(kept);
-    List<E> wanted = order.stream().map(byId::get).filter(Objects::nonNull).toList();
+    List<E> wanted = order.stream().distinct().map(byId::get).filter(Objects::nonNull).toList();
     Set<String> named = new HashSet<>(order);
     int next = 0;
     for (int i = 0; i < kept.size(); i++) {

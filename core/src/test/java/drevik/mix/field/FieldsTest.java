@@ -114,4 +114,13 @@ class FieldsTest {
     assertThat(InsertField.SETTINGS.between(before, Map.of("ratio", 2.0)).applyTo(before))
         .isEqualTo(Map.of("ratio", 2.0));
   }
+
+  @Test
+  void anOrderThatNamesOneTwiceLosesNobody() {
+    List<String> members = List.of("a", "b", "c");
+    ListChange<String> twice =
+        new ListChange<>(
+            ControlField.MEMBERS, List.of(), List.of(), Map.of(), List.of("b", "b", "a"));
+    assertThat(twice.applyTo(members)).containsExactly("b", "a", "c");
+  }
 }
