@@ -1,6 +1,7 @@
 package drevik.audio;
 
 import java.nio.file.Path;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** Audio that cannot be read or written. The message says what is wrong and how to mend it. */
@@ -35,6 +36,12 @@ public class AudioException extends RuntimeException {
 
   public static AudioException of(Path file, String says, @Nullable Throwable cause) {
     return new AudioException(String.valueOf(file.getFileName()), says, cause);
+  }
+
+  /** What is wrong and how to mend it. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 
   /** The file that it is about; null if it is about none. */

@@ -4,12 +4,12 @@ import drevik.check.Finding.Severity;
 import drevik.deliver.FileNames;
 import drevik.deliver.NamePattern;
 import drevik.edit.ChangeMix;
+import drevik.mix.Lookup;
 import drevik.mix.Output;
 import drevik.mix.field.OutputField;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 
 /** Files that could not be written, or would overwrite each other. */
 final class FileNamesCollide implements LineCheckRule {
@@ -23,7 +23,7 @@ final class FileNamesCollide implements LineCheckRule {
     for (FileNames.Fault fault :
         FileNames.faults(survey.mix, new NamePattern.Occasion(1, LocalDate.EPOCH))) {
       String id = fault.outputs().get(fault.outputs().size() - 1);
-      Output last = Objects.requireNonNull(outputs.get(id), id);
+      Output last = Lookup.in(outputs, id);
       survey.report(
           Rule.FILE_NAME,
           Severity.WRONG,

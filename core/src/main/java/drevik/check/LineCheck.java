@@ -4,13 +4,13 @@ import drevik.check.Finding.Severity;
 import drevik.edit.RemoveSend;
 import drevik.edit.SendChannelsTo;
 import drevik.mix.Channel;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.route.SignalGraph;
 import drevik.route.Tie;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 
 /**
  * Everything that can be said about a Mix without hearing it. A pure function, fast enough to run
@@ -96,7 +96,7 @@ public final class LineCheck {
                 Severity.WRONG,
                 List.of(known),
                 "“"
-                    + Objects.requireNonNull(channels.get(known)).name()
+                    + Lookup.in(channels, known).name()
                     + "” has "
                     + (tie.kind() == Tie.Kind.KEY ? "a key from" : "a way to")
                     + " “"
@@ -109,8 +109,7 @@ public final class LineCheck {
         .loop()
         .ifPresent(
             ids -> {
-              List<String> names =
-                  ids.stream().map(id -> Objects.requireNonNull(channels.get(id)).name()).toList();
+              List<String> names = ids.stream().map(id -> Lookup.in(channels, id).name()).toList();
               findings.add(
                   new Finding(
                       Rule.LOOP,

@@ -6,6 +6,7 @@ import drevik.edit.Edit;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.reassign.MapAnswers;
@@ -16,7 +17,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -86,7 +86,7 @@ final class Survey {
 
   /** A channel that a tie, a path or a finding names. */
   Channel channel(String id) {
-    return Objects.requireNonNull(channels.get(id), id);
+    return Lookup.in(channels, id);
   }
 
   /** True for a channel that is there and that nobody hears. */

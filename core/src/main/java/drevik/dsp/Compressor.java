@@ -1,6 +1,7 @@
 package drevik.dsp;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Feed-forward compressor, log domain, soft knee, smooth decoupled peak detector. Formulas 4, 7 and
@@ -86,7 +87,7 @@ public final class Compressor implements ProcessorType {
     }
 
     @Override
-    public void process(float[][] audio, float[][] key, int frames) {
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
       float[][] listen = key == null ? audio : key;
       for (int i = 0; i < frames; i++) {
         float peak = 0;

@@ -2,6 +2,7 @@ package drevik.dsp;
 
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * True-peak limiter with look-ahead. The peak around every sample is found four times oversampled
@@ -87,7 +88,7 @@ public final class Limiter implements ProcessorType {
     }
 
     @Override
-    public void process(float[][] audio, float[][] key, int frames) {
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
       findPeaks(audio, frames);
       for (int i = 0; i < frames; i++) {
         float gain = (float) gainFor(peaks[i]);

@@ -2,6 +2,7 @@ package drevik.dsp;
 
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Feedback delay network of eight lines (J.-M. Jot, A. Chaigne, “Digital delay networks for
@@ -115,7 +116,7 @@ public final class Reverberation implements ProcessorType {
     }
 
     @Override
-    public void process(float[][] audio, float[][] key, int frames) {
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
       for (int from = 0; from < frames; from += stretch) {
         int count = Math.min(stretch, frames - from);
         takeIn(audio, from, count);

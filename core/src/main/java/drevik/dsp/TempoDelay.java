@@ -1,6 +1,7 @@
 package drevik.dsp;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An echo in step with the tempo: {@code beats·60/tempo} seconds, repeated through a low and a high
@@ -63,7 +64,7 @@ public final class TempoDelay implements ProcessorType {
     }
 
     @Override
-    public void process(float[][] audio, float[][] key, int frames) {
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
       int start = at;
       for (int channel = 0; channel < lines.length; channel++) {
         float[] line = lines[channel];

@@ -25,6 +25,7 @@ import drevik.mix.AudioLocator;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import java.io.IOException;
@@ -167,6 +168,14 @@ public final class Delivery {
     return SeatingPlanner.plan(mix, files, SeatNames.of(seatNames, names));
   }
 
+  private Item item(String file) {
+    return Lookup.in(items, file);
+  }
+
+  private static Inspection found(Item measured) {
+    return Objects.requireNonNull(measured.found(), measured.name());
+  }
+
   private boolean isMeasured(Item file) {
     return file.fault() == null && file.found() != null;
   }
@@ -177,7 +186,7 @@ public final class Delivery {
         file.name(),
         file.audio(),
         sorting(file.id()).category(),
-        Objects.requireNonNull(file.found()),
+        found(file),
         beside(file.id()).orElse(null),
         swappedAgainst(file.id()).orElse(null),
         file.off());
@@ -186,7 +195,7 @@ public final class Delivery {
   private DeliveredFile compared(DeliveredFile file) {
     DeliveryComparison.Against against = against(file.id());
     return file.with()
-        .wish(items.get(file.id()).wish())
+        .wish(item(file.id()).wish())
         .replaces(against.state() == DeliveryComparison.State.CHANGED ? against.earlier() : null)
         .known(against.state() == DeliveryComparison.State.SAME ? against.earlier() : null)
         .build();
@@ -203,7 +212,7 @@ public final class Delivery {
 
   /** Where a file is sorted, its neighbours asked. */
   public Sorting sorting(String file) {
-    return sortings.get(file);
+    return Lookup.in(sortings, file);
   }
 
   /** How a file stands to the deliveries before; new if it was refused. */
@@ -220,30 +229,32 @@ public final class Delivery {
 
   /** Everything that could be done to a file on its way to a seat. */
   public List<ConformStep> steps(String file) {
-    return isMeasured(items.get(file)) ? conforming.steps(file) : List.of();
+    return isMeasured(item(file)) ? conforming.steps(file) : List.of();
   }
 
   /** The microphone that a file was compared with, and what came of it. */
   public Optional<ConformStep.Beside> beside(String file) {
-    Item item = items.get(file);
-    Item other = item.pair() == null ? null : items.get(String.valueOf(item.beside()));
-    return other == null
+    Item item = item(file);
+    PairFinding pair = item.pair();
+    Item other = item.beside() == null ? null : items.get(item.beside());
+    return pair == null || other == null
         ? Optional.empty()
-        : Optional.of(
-            new ConformStep.Beside(other.id(), FileName.baseOf(other.name()), item.pair()));
+        : Optional.of(new ConformStep.Beside(other.id(), FileName.baseOf(other.name()), pair));
   }
 
   /** Name of the recording that a file's sides stand the other way round than. */
   public Optional<String> swappedAgainst(String file) {
-    SwappedSides swapped = items.get(file).swapped();
-    return swapped == null || !swapped.isClear() || !items.containsKey(swapped.beside())
-        ? Optional.empty()
-        : Optional.of(FileName.baseOf(items.get(swapped.beside()).name()));
+    return clearlySwapped(file).map(swapped -> FileName.baseOf(item(swapped.beside()).name()));
+  }
+
+  private Optional<SwappedSides> clearlySwapped(String file) {
+    return Optional.ofNullable(item(file).swapped())
+        .filter(swapped -> swapped.isClear() && items.containsKey(swapped.beside()));
   }
 
   /** Name of the file of this delivery that a file is a copy of. */
   public Optional<String> copyOf(String file) {
-    Item original = originals.get(items.get(file).audio().sha256());
+    Item original = originals.get(item(file).audio().sha256());
     return original == null || original.id().equals(file)
         ? Optional.empty()
         : Optional.of(FileName.baseOf(original.name()));
@@ -264,7 +275,7 @@ public final class Delivery {
 
   /** Whether a person should look where a file goes: what is settled needs nobody to say. */
   public boolean isDoubtful(String file) {
-    Item item = items.get(file);
+    Item item = item(file);
     boolean settled =
         item.sortedByHand()
             || item.fault() != null
@@ -276,7 +287,7 @@ public final class Delivery {
 
   /** What is to know of a file's audio, in words. */
   public List<String> notes(String file) {
-    Item item = items.get(file);
+    Item item = item(file);
     Inspection found = item.found();
     if (item.fault() != null || found == null) {
       return List.of();
@@ -286,7 +297,11 @@ public final class Delivery {
     if (!found.silent()) {
       copyOf(file).ifPresent(original -> notes.add("the same, bit for bit, as “" + original + "”"));
     }
-    swappedAgainst(file).ifPresent(other -> notes.add(FileNotes.ofSwapped(other, item.swapped())));
+    clearlySwapped(file)
+        .ifPresent(
+            swapped ->
+                notes.add(
+                    FileNotes.ofSwapped(FileName.baseOf(item(swapped.beside()).name()), swapped)));
     return notes;
   }
 
@@ -298,7 +313,7 @@ public final class Delivery {
             .map(
                 file ->
                     new SessionFacts.Measured(
-                        FileName.baseOf(file.name()), sorting(file.id()).category(), file.found()))
+                        FileName.baseOf(file.name()), sorting(file.id()).category(), found(file)))
             .toList());
   }
 

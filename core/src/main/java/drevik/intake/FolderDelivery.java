@@ -17,6 +17,7 @@ import drevik.intake.measure.NeighbourSorting;
 import drevik.intake.measure.PairChecks;
 import drevik.intake.measure.SecondSorting;
 import drevik.mix.AudioRef;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -31,6 +32,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** A delivery that lies in a folder: measured, compared, and seated with its audio in another. */
 public final class FolderDelivery {
@@ -85,7 +87,11 @@ public final class FolderDelivery {
   }
 
   private static Delivery.Item item(
-      String id, AudioRef audio, String fault, Sorting sorting, Inspection found) {
+      String id,
+      AudioRef audio,
+      @Nullable String fault,
+      Sorting sorting,
+      @Nullable Inspection found) {
     return new Delivery.Item(
         id, audio.name(), audio, fault, sorting, false, found, null, null, null, Set.of(), null);
   }
@@ -102,13 +108,15 @@ public final class FolderDelivery {
       Sorting sorting = sortings.get(named.size());
       named.add(new MicrophonePairs.Named(item.id(), item.name(), sorting.category()));
     }
-    named.removeIf(one -> items.get(one.id()).found() == null);
+    named.removeIf(one -> Lookup.in(items, one.id()).found() == null);
     PairChecks checks =
         new PairChecks(
             named,
-            id ->
-                Optional.of(
-                    new MeasuredFile(folder.resolve(items.get(id).name()), items.get(id).found())));
+            id -> {
+              Delivery.Item item = Lookup.in(items, id);
+              return Optional.ofNullable(item.found())
+                  .map(found -> new MeasuredFile(folder.resolve(item.name()), found));
+            });
     checks.microphones(
         pair -> true,
         (pair, finding) ->

@@ -110,7 +110,9 @@ public final class Unpacker {
       read(zip, entry, path, depth);
     } catch (TooMuch e) {
       throw e;
-    } catch (Refused | AudioException e) {
+    } catch (Refused e) {
+      receiver.refused(DeliveredNames.shown(path), e.getMessage());
+    } catch (AudioException e) {
       receiver.refused(DeliveredNames.shown(path), e.getMessage());
     }
   }

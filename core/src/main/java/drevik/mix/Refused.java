@@ -1,5 +1,6 @@
 package drevik.mix;
 
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,6 +26,12 @@ public class Refused extends RuntimeException {
    */
   public static Refused about(String subject, String message) {
     return new Refused(subject, message);
+  }
+
+  /** Why, where, and what to do instead. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 
   /** The id of what it is about; null where it is about the whole. */

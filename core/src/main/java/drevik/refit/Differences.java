@@ -3,6 +3,7 @@ package drevik.refit;
 import drevik.ledger.FieldText;
 import drevik.ledger.Members;
 import drevik.ledger.Names;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.field.Change;
 import drevik.mix.field.Changes;
@@ -16,7 +17,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -89,7 +89,7 @@ public final class Differences {
     Map<String, E> now = field.byId(field.get(after));
     Members<E> names = new Members<>(field);
     for (String id : list.removed()) {
-      words.add(whose + "removed: " + names.of(there(old, id), this.before));
+      words.add(whose + "removed: " + names.of(Lookup.in(old, id), this.before));
     }
     for (ListChange.Added<E> one : list.added()) {
       words.add(whose + "added: " + names.of(one.item(), this.after));
@@ -98,16 +98,12 @@ public final class Differences {
         .forEach(
             (id, changes) ->
                 tell(
-                    whose + names.whose(there(now, id), this.after) + ", ",
-                    there(old, id),
-                    there(now, id),
+                    whose + names.whose(Lookup.in(now, id), this.after) + ", ",
+                    Lookup.in(old, id),
+                    Lookup.in(now, id),
                     changes));
     if (!list.order().isEmpty()) {
       words.add(whose + "the order of " + names.all());
     }
-  }
-
-  private static <E> E there(Map<String, E> byId, String id) {
-    return Objects.requireNonNull(byId.get(id), id);
   }
 }

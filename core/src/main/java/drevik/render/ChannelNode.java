@@ -4,6 +4,7 @@ import drevik.dsp.Processor;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One channel at run time. Signal order: inputs summed → trim, polarity → [pre-chain tap] → chain →
@@ -12,15 +13,18 @@ import java.util.List;
  */
 final class ChannelNode {
   /** A processor with what it listens to. */
-  record Slot(Processor processor, Feed key, float[][] keyBlock) {
+  record Slot(Processor processor, @Nullable Key key) {
     void process(float[][] audio, int frames) {
       if (key == null) {
         processor.process(audio, null, frames);
         return;
       }
-      processor.process(audio, key.arriving(keyBlock, frames), frames);
+      processor.process(audio, key.feed().arriving(key.block(), frames), frames);
     }
   }
+
+  /** What a processor listens to beside its input, with the block that it arrives in. */
+  record Key(Feed feed, float[][] block) {}
 
   final List<Feed> feeds = new ArrayList<>();
   final List<ClipPlayer> clips = new ArrayList<>();
@@ -29,9 +33,9 @@ final class ChannelNode {
   final float[][] audio;
 
   /** Copies of the audio at the earlier taps; null where nobody reads them. */
-  float[][] preChain;
+  float @Nullable [][] preChain;
 
-  float[][] preFader;
+  float @Nullable [][] preFader;
   float trim = 1;
   float fader = 1;
 
@@ -93,7 +97,7 @@ final class ChannelNode {
     }
   }
 
-  private void copyTo(float[][] tap, int frames) {
+  private void copyTo(float @Nullable [][] tap, int frames) {
     if (tap != null) {
       for (int channel = 0; channel < audio.length; channel++) {
         System.arraycopy(audio[channel], 0, tap[channel], 0, frames);

@@ -10,7 +10,10 @@ final class Feed {
   private final float[][] source;
   private final float[][] gains;
   private final DelayLine[] delays;
+
+  /** What the delays give, one channel at a time; of no length where nothing is delayed. */
   private final float[] delayed;
+
   private final boolean plain;
 
   /**
@@ -29,7 +32,7 @@ final class Feed {
     for (int i = 0; i < delays.length; i++) {
       delays[i] = new DelayLine(delay);
     }
-    this.delayed = delay > 0 ? new float[blockSize] : null;
+    this.delayed = new float[delay > 0 ? blockSize : 0];
     this.plain = delay == 0 && isIdentity(this.gains);
   }
 

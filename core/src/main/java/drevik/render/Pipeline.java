@@ -1,5 +1,6 @@
 package drevik.render;
 
+import drevik.mix.Lookup;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -48,10 +49,14 @@ final class Pipeline {
     stages.forEach(stage -> places.put(stage, places.size()));
     this.neighbours =
         stages.stream()
-            .map(stage -> stage.neighbours().stream().mapToInt(places::get).toArray())
+            .map(
+                stage ->
+                    stage.neighbours().stream()
+                        .mapToInt(other -> Lookup.in(places, other))
+                        .toArray())
             .toArray(int[][]::new);
     this.ready = new AtomicLongArray((stages.size() + Long.SIZE - 1) / Long.SIZE);
-    stages.stream().filter(Stage::isFirst).forEach(stage -> makeReady(places.get(stage)));
+    stages.stream().filter(Stage::isFirst).forEach(stage -> makeReady(Lookup.in(places, stage)));
   }
 
   /**

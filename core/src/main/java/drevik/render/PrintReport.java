@@ -83,7 +83,7 @@ public record PrintReport(
     }
   }
 
-  static Double finiteOrNull(double value) {
+  static @Nullable Double finiteOrNull(double value) {
     return Double.isFinite(value) ? value : null;
   }
 }

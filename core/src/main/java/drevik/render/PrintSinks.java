@@ -4,6 +4,7 @@ import drevik.audio.WavWriter;
 import drevik.deliver.FileNames;
 import drevik.deliver.NamePattern;
 import drevik.mix.Channel;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
@@ -137,20 +138,20 @@ final class PrintSinks implements Closeable {
   private NullNode nullNode(StemSet set) {
     Map<String, Output> byId = new HashMap<>();
     mix.outputs().forEach(output -> byId.put(output.id(), output));
-    Output whole = byId.get(set.mixOutput());
+    Output whole = Lookup.in(byId, set.mixOutput());
     int latency = wiring.latencyOf(whole);
     for (String stem : set.stems()) {
-      latency = Math.max(latency, wiring.latencyOf(byId.get(stem)));
+      latency = Math.max(latency, wiring.latencyOf(Lookup.in(byId, stem)));
     }
     runFrames = Math.max(runFrames, frames + latency);
     NullNode node = new NullNode(set, whole.layout().channels(), blockSize, latency, frames);
     node.feeds.add(wiring.outputFeed(whole, whole.layout(), -1, latency - wiring.latencyOf(whole)));
     for (String id : set.stems()) {
-      Output stem = byId.get(id);
+      Output stem = Lookup.in(byId, id);
       node.feeds.add(wiring.outputFeed(stem, whole.layout(), 1, latency - wiring.latencyOf(stem)));
     }
     List<Output> heard = new ArrayList<>(List.of(whole));
-    set.stems().forEach(id -> heard.add(byId.get(id)));
+    set.stems().forEach(id -> heard.add(Lookup.in(byId, id)));
     addLast((at, count) -> node.process(count), heard);
     return node;
   }

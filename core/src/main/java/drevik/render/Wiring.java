@@ -10,6 +10,8 @@ import drevik.mix.AudioLocator;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
 import drevik.mix.Insert;
+import drevik.mix.Key;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
@@ -28,6 +30,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A Mix compiled for listening to: stages, every one behind those that it reads. Who listens (a
@@ -61,23 +64,22 @@ final class Wiring implements Closeable {
 
     float[][] bufferAt(Tap tap, int blockSize) {
       int channels = channel.layout().channels();
-      switch (tap) {
-        case PRE_CHAIN -> {
-          if (node.preChain == null) {
-            node.preChain = new float[channels][blockSize];
-          }
-          return node.preChain;
-        }
-        case PRE_FADER -> {
-          if (node.preFader == null) {
-            node.preFader = new float[channels][blockSize];
-          }
-          return node.preFader;
-        }
-        default -> {
-          return node.audio;
-        }
-      }
+      return switch (tap) {
+        case PRE_CHAIN -> node.preChain = madeOnce(node.preChain, channels, blockSize);
+        case PRE_FADER -> node.preFader = madeOnce(node.preFader, channels, blockSize);
+        case POST_FADER -> node.audio;
+      };
+    }
+
+    private static float[][] madeOnce(float @Nullable [][] tap, int channels, int blockSize) {
+      return tap == null ? new float[channels][blockSize] : tap;
+    }
+  }
+
+  /** A tap that a processor listens to. */
+  private record Keyed(Compiled from, Tap tap) {
+    int latency() {
+      return from.latencyAt(tap);
     }
   }
 
@@ -106,7 +108,7 @@ final class Wiring implements Closeable {
       heard.forEach(id -> need(id, needed));
       for (String id : SignalGraph.of(mix).order()) {
         if (needed.contains(id)) {
-          compile(channels.get(id));
+          compile(Lookup.in(channels, id));
         }
       }
     } catch (RuntimeException e) {
@@ -127,7 +129,7 @@ final class Wiring implements Closeable {
 
   /** The stage that writes what an output taps. */
   Stage stageOf(Output output) {
-    return compiled.get(output.channel()).stage();
+    return compiled(output.channel()).stage();
   }
 
   private void collectSources() {
@@ -147,14 +149,15 @@ final class Wiring implements Closeable {
   private void need(String id, Set<String> needed) {
     Deque<String> open = new ArrayDeque<>(List.of(id));
     while (!open.isEmpty()) {
-      Channel channel = channels.get(open.pop());
+      Channel channel = Lookup.in(channels, open.pop());
       if (channel.stowed() || !needed.add(channel.id())) {
         continue;
       }
       sources.getOrDefault(channel.id(), List.of()).forEach(source -> open.push(source.from()));
       for (Insert insert : channel.chain()) {
-        if (runs(insert) && insert.key() != null) {
-          open.push(insert.key().source());
+        Key key = insert.key();
+        if (runs(insert) && key != null) {
+          open.push(key.source());
         }
       }
     }
@@ -178,22 +181,23 @@ final class Wiring implements Closeable {
     Stage stage = new Stage((at, frames) -> node.process(start + at, frames));
     int latency = 0;
     for (Source source : feeding) {
-      latency = Math.max(latency, compiled.get(source.from()).latencyAt(source.tap()));
-      stage.after(compiled.get(source.from()).stage());
+      Compiled from = compiled(source.from());
+      latency = Math.max(latency, from.latencyAt(source.tap()));
+      stage.after(from.stage());
     }
     // A key that arrives later than its processor's input holds the whole channel back.
     int before = 0;
     for (int i = 0; i < inserts.size(); i++) {
-      Compiled keyed = keySource(inserts.get(i));
+      Keyed keyed = keyOf(inserts.get(i));
       if (keyed != null) {
-        latency = Math.max(latency, keyed.latencyAt(inserts.get(i).key().tap()) - before);
-        stage.after(keyed.stage());
+        latency = Math.max(latency, keyed.latency() - before);
+        stage.after(keyed.from().stage());
       }
       before += processors.get(i).latency();
     }
 
     for (Source source : feeding) {
-      Compiled from = compiled.get(source.from());
+      Compiled from = compiled(source.from());
       int delay = latency - from.latencyAt(source.tap());
       node.feeds.add(
           feed(
@@ -213,8 +217,7 @@ final class Wiring implements Closeable {
     int preFader = latency;
     for (int i = 0; i < inserts.size(); i++) {
       boolean post = inserts.get(i).postFader();
-      (post ? node.afterFader : node.beforeFader)
-          .add(slot(inserts.get(i), processors.get(i), channel, at));
+      (post ? node.afterFader : node.beforeFader).add(slot(inserts.get(i), processors.get(i), at));
       at += processors.get(i).latency();
       preFader = post ? preFader : at;
     }
@@ -224,8 +227,15 @@ final class Wiring implements Closeable {
     stages.add(stage);
   }
 
-  private Compiled keySource(Insert insert) {
-    return insert.key() == null ? null : compiled.get(insert.key().source());
+  private Compiled compiled(String channel) {
+    return Lookup.in(compiled, channel);
+  }
+
+  /** What an insert listens to; null if to its own input, or to something that is not heard. */
+  private @Nullable Keyed keyOf(Insert insert) {
+    Key key = insert.key();
+    Compiled from = key == null ? null : compiled.get(key.source());
+    return from == null || key == null ? null : new Keyed(from, key.tap());
   }
 
   private Processor create(Insert insert, Channel channel) {
@@ -235,15 +245,15 @@ final class Wiring implements Closeable {
         new ProcessorType.Surroundings(mix.sampleRate(), channel.layout().channels(), mix.tempo()));
   }
 
-  private ChannelNode.Slot slot(Insert insert, Processor processor, Channel channel, int at) {
-    Compiled from = keySource(insert);
-    if (from == null) {
-      return new ChannelNode.Slot(processor, null, null);
+  private ChannelNode.Slot slot(Insert insert, Processor processor, int at) {
+    Keyed keyed = keyOf(insert);
+    if (keyed == null) {
+      return new ChannelNode.Slot(processor, null);
     }
-    Layout layout = from.channel().layout();
-    int delay = at - from.latencyAt(insert.key().tap());
-    Feed key = feed(from, insert.key().tap(), layout, 0, 1, delay);
-    return new ChannelNode.Slot(processor, key, new float[layout.channels()][blockSize]);
+    Layout layout = keyed.from().channel().layout();
+    Feed feed = feed(keyed.from(), keyed.tap(), layout, 0, 1, at - keyed.latency());
+    return new ChannelNode.Slot(
+        processor, new ChannelNode.Key(feed, new float[layout.channels()][blockSize]));
   }
 
   private Feed feed(Compiled from, Tap tap, Layout to, double pan, double gain, int delay) {
@@ -253,14 +263,14 @@ final class Wiring implements Closeable {
 
   /** What an output hears: the tap, with the channel's own balance where it is behind the fader. */
   Feed outputFeed(Output output, Layout layout, double gain, int delay) {
-    Compiled from = compiled.get(output.channel());
+    Compiled from = compiled(output.channel());
     double pan = output.tap() == Tap.POST_FADER ? from.channel().pan() : 0;
     return feed(from, output.tap(), layout, pan, gain, delay);
   }
 
   /** Frames by which an output comes later than what is played. */
   int latencyOf(Output output) {
-    return compiled.get(output.channel()).latencyAt(output.tap());
+    return compiled(output.channel()).latencyAt(output.tap());
   }
 
   @Override

@@ -4,6 +4,7 @@ import drevik.audio.ChannelMatrix;
 import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
@@ -278,7 +279,7 @@ public final class Coverage {
    * where nothing arrives.
    */
   public double[][] gains(String channel, String output, Set<Way> chosen) {
-    int at = Objects.requireNonNull(indexOf.get(channel), channel);
+    int at = Lookup.in(indexOf, channel);
     double[][] sum =
         new double[outputOf(output).layout().channels()][order.get(at).layout().channels()];
     for (Way way : reaches(at, output) ? chosen : Set.<Way>of()) {
@@ -371,7 +372,7 @@ public final class Coverage {
   }
 
   private long[] countsOf(String output) {
-    return Objects.requireNonNull(counts.get(output), output);
+    return Lookup.in(counts, output);
   }
 
   private double[][][] gainsOf(String output) {

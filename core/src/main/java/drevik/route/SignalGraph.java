@@ -3,6 +3,7 @@ package drevik.route;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
@@ -14,7 +15,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -121,7 +121,7 @@ public final class SignalGraph {
             ids ->
                 "That would close a loop: "
                     + ids.stream()
-                        .map(id -> Objects.requireNonNull(channels.get(id), id).name())
+                        .map(id -> Lookup.in(channels, id).name())
                         .collect(Collectors.joining(" → "))
                     + ". Choose a destination that does not lead back.");
   }

@@ -8,6 +8,7 @@ import drevik.intake.measure.SecondSorting;
 import drevik.intake.measure.StereoPairs;
 import drevik.intake.measure.Stretch;
 import drevik.mix.AudioRef;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -71,13 +72,12 @@ public final class Conforming {
 
   /** Everything that could be done to a file; what a person left out included. */
   public List<ConformStep> steps(String id) {
-    return List.copyOf(steps.get(id));
+    return List.copyOf(Lookup.in(steps, id));
   }
 
   /** What is done. */
   public List<ConformStep> wanted(String id) {
-    Source source = sources.get(id);
-    return steps.get(id).stream().filter(source::wants).toList();
+    return Lookup.in(steps, id).stream().filter(source(id)::wants).toList();
   }
 
   boolean turns(String id) {
@@ -90,7 +90,7 @@ public final class Conforming {
   }
 
   Source source(String id) {
-    return sources.get(id);
+    return Lookup.in(sources, id);
   }
 
   /** The file whose stereo file this one becomes the second half of. */
@@ -99,6 +99,10 @@ public final class Conforming {
         .filter(pair -> pair.second().equals(id))
         .map(StereoPairs.Pair::first)
         .findFirst();
+  }
+
+  private void add(Source source, ConformStep step) {
+    Lookup.in(steps, source.id()).add(step);
   }
 
   private List<ConformStep> ownSteps(Source source) {
@@ -119,19 +123,19 @@ public final class Conforming {
    * @param most a chain of microphones is not longer than this
    */
   private void flip(Source source, int most) {
-    if (flips(source, most)) {
-      steps.get(source.id()).add(ConformStep.flip(source.beside()));
+    ConformStep.Beside beside = source.beside();
+    if (beside != null && flips(source, beside, most)) {
+      add(source, ConformStep.flip(beside));
     }
   }
 
-  private boolean flips(Source source, int most) {
-    ConformStep.Beside beside = source.beside();
+  private boolean flips(Source source, ConformStep.@Nullable Beside beside, int most) {
     if (beside == null || source.found().silent() || most == 0) {
       return false;
     }
     Source other = sources.get(beside.id());
     boolean otherFlips =
-        other != null && !other.off().contains(Kind.FLIP) && flips(other, most - 1);
+        other != null && !other.off().contains(Kind.FLIP) && flips(other, other.beside(), most - 1);
     return beside.finding().flipped() != otherFlips;
   }
 
@@ -149,10 +153,10 @@ public final class Conforming {
                         s.found().header().sampleRate()))
             .toList();
     for (StereoPairs.Pair pair : StereoPairs.among(mono, mix)) {
-      Source first = sources.get(pair.first());
-      Source second = sources.get(pair.second());
-      steps.get(first.id()).add(ConformStep.join(pair, FileName.baseOf(second.name()), true));
-      steps.get(second.id()).add(ConformStep.join(pair, FileName.baseOf(first.name()), false));
+      Source first = source(pair.first());
+      Source second = source(pair.second());
+      add(first, ConformStep.join(pair, FileName.baseOf(second.name()), true));
+      add(second, ConformStep.join(pair, FileName.baseOf(first.name()), false));
       if (!first.off().contains(Kind.JOIN) && !second.off().contains(Kind.JOIN)) {
         joins.put(first.id(), pair);
       }
@@ -165,14 +169,14 @@ public final class Conforming {
     }
     long start = startFrame(source);
     if (start > 0) {
-      steps.get(source.id()).add(ConformStep.place(start, mix.sampleRate()));
+      add(source, ConformStep.place(start, mix.sampleRate()));
     }
     List<Stretch> parts = parts(source);
     long kept = parts.stream().mapToLong(Stretch::frames).sum();
     if (kept < source.found().header().frames() && isMixed(source)) {
       double cut =
           (double) (source.found().header().frames() - kept) / source.found().header().sampleRate();
-      steps.get(source.id()).add(ConformStep.trim(cut, parts.size()));
+      add(source, ConformStep.trim(cut, parts.size()));
     }
   }
 
@@ -186,7 +190,7 @@ public final class Conforming {
     joinOf(source.id())
         .ifPresent(
             pair -> {
-              activity.addAll(sources.get(pair.second()).found().sound().activity());
+              activity.addAll(source(pair.second()).found().sound().activity());
               activity.sort(Comparator.comparingLong(Stretch::from));
             });
     var header = source.found().header();

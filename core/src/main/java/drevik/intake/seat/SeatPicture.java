@@ -85,12 +85,11 @@ public final class SeatPicture {
                 : replaced.contains(channel.id())
                     ? State.REPLACED
                     : files.containsKey(channel.id()) ? State.TAKEN : withoutFile(channel);
-        boolean renamed = was != null && !was.name().equals(channel.name());
         seats.add(
             new Seat(
                 channel.id(),
                 channel.name(),
-                renamed ? was.name() : null,
+                was == null || was.name().equals(channel.name()) ? null : was.name(),
                 channel.category(),
                 channel.layout(),
                 channel.output(),

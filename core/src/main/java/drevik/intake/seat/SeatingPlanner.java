@@ -12,6 +12,7 @@ import drevik.intake.seat.SeatingPlan.Place;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import java.util.ArrayList;
@@ -84,13 +85,17 @@ public final class SeatingPlanner {
   private List<Place> placesInOrder() {
     List<Place> all = new ArrayList<>();
     for (DeliveredFile file : files) {
-      Place place = places.get(file.id());
+      Place place = place(file);
       all.add(place);
       if (file.joined() != null) {
         all.add(place.forSecondHalf(file.joined(), FileName.baseOf(file.name())));
       }
     }
     return all;
+  }
+
+  private Place place(DeliveredFile file) {
+    return Lookup.in(places, file.id());
   }
 
   private boolean goesByWish(DeliveredFile file) {
@@ -251,15 +256,16 @@ public final class SeatingPlanner {
   private void nameSeats() {
     Set<String> named = new HashSet<>();
     for (DeliveredFile file : files) {
-      if (isNamed(places.get(file.id()))) {
-        named.add(places.get(file.id()).seat());
+      Place place = place(file);
+      if (isNamed(place)) {
+        named.add(String.valueOf(place.seat()));
       }
     }
     mix.channels().stream()
         .filter(c -> !named.contains(c.id()))
         .forEach(c -> unique.take(c.name()));
     for (DeliveredFile file : files) {
-      Place place = places.get(file.id());
+      Place place = place(file);
       if (isNamed(place)) {
         String before = place.calledBefore();
         String name = unique.of(names.of(file, before), before);
@@ -278,7 +284,7 @@ public final class SeatingPlanner {
   /** References are set about as loud as the tracks together. */
   private void matchReferences() {
     List<DeliveredFile> references =
-        files.stream().filter(file -> places.get(file.id()).act() == Act.REFERENCE).toList();
+        files.stream().filter(file -> place(file).act() == Act.REFERENCE).toList();
     if (references.isEmpty()) {
       return;
     }
@@ -286,15 +292,18 @@ public final class SeatingPlanner {
         new SeatDelivery("", List.copyOf(seatings.values()), List.of())
             .applyTo(mix.withKind(MixKind.SESSION));
     Map<String, DeliveredFile> bySeat = new HashMap<>();
-    files.stream()
-        .filter(file -> seatings.containsKey(file.id()))
-        .forEach(file -> bySeat.put(seatings.get(file.id()).seat(), file));
+    for (DeliveredFile file : files) {
+      Seating seating = seatings.get(file.id());
+      if (seating != null) {
+        bySeat.put(seating.seat(), file);
+      }
+    }
     for (DeliveredFile file : references) {
       OptionalDouble gain = LevelMatch.gainOf(file, seated, bySeat);
       if (gain.isPresent()) {
         seatings.computeIfPresent(
             file.id(), (id, seating) -> seating.withGainDb(gain.getAsDouble()));
-        Place place = places.get(file.id());
+        Place place = place(file);
         String because =
             String.format(
                 Locale.ROOT,
