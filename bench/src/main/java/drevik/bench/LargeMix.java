@@ -15,6 +15,7 @@ import drevik.mix.Tap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** X */
 final class LargeMix {
@@ -70,7 +71,7 @@ final class LargeMix {
         .withStemSets(List.of(new StemSet("stems", "Stems", "out-mix", stems)));
   }
 
-  private static Channel bus(String id, String name, String to) {
+  private static Channel bus(String id, String name, @Nullable String to) {
     return Channel.of(id, ChannelKind.BUS, name, Layout.STEREO, "unknown").withOutput(to);
   }
 

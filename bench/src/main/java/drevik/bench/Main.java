@@ -68,7 +68,7 @@ public final class Main {
     Path drevik = Path.of(args[0]).toAbsolutePath();
     Path reference = Path.of(args[1]).toAbsolutePath();
     Path work = Path.of(args[2]).toAbsolutePath();
-    run(List.of(reference.toString(), "make", work.toString()), work.getParent());
+    run(List.of(reference.toString(), "make", work.toString()), work.resolveSibling(""));
     Path session = work.resolve("session.json");
     Files.writeString(session, Documents.writeMix(session()));
     String out = work.resolve("drevik").toString();

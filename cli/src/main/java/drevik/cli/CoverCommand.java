@@ -4,6 +4,7 @@ import com.beust.jcommander.Parameter;
 import com.beust.jcommander.Parameters;
 import com.beust.jcommander.converters.PathConverter;
 import drevik.mix.Channel;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.route.Coverage;
 import java.nio.file.Path;
@@ -29,13 +30,13 @@ final class CoverCommand implements Callable<Integer> {
     mix.outputs().forEach(output -> outputs.put(output.id(), output.name()));
     StringBuilder out = new StringBuilder();
     for (Coverage.Cell cell : Coverage.of(mix).cells()) {
-      Channel seat = channels.get(cell.channel());
+      Channel seat = Lookup.in(channels, cell.channel());
       double rounded = Math.round(cell.gainDb() * 1000) / 1000.0;
       Line line =
           new Line(
               seat.name(),
               seat.category(),
-              outputs.get(cell.output()),
+              Lookup.in(outputs, cell.output()),
               cell.count(),
               rounded,
               cell.dipped());

@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.jspecify.annotations.Nullable;
 
 /** {@code drevik inspect}: what each file is. A broken file gives its error and exit status 1. */
 @Parameters(commandDescription = "Measures audio files.")
@@ -30,17 +31,17 @@ final class InspectCommand implements Callable<Integer> {
       int channels,
       long frames,
       double seconds,
-      Double samplePeakDbfs,
-      Double truePeakDbtp,
-      Double integratedLufs,
-      Double loudnessRangeLu,
+      @Nullable Double samplePeakDbfs,
+      @Nullable Double truePeakDbtp,
+      @Nullable Double integratedLufs,
+      @Nullable Double loudnessRangeLu,
       double dcOffset,
       long clippedSamples,
       boolean dualMono,
       boolean silent,
-      Double firstSoundSeconds,
-      Double lastSoundSeconds,
-      Long timeReference) {}
+      @Nullable Double firstSoundSeconds,
+      @Nullable Double lastSoundSeconds,
+      @Nullable Long timeReference) {}
 
   record Failure(String file, String error) {}
 

@@ -21,6 +21,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 
 /** {@code drevik print}: every output of a session, and {@code report.json} beside them. */
 @Parameters(commandDescription = "Prints a session's outputs in one pass.")
@@ -34,7 +35,7 @@ final class PrintCommand implements Callable<Integer> {
   @Parameter(
       names = "--audio",
       description = "Where the audio is; beside the session if not given.")
-  private Path audio;
+  private @Nullable Path audio;
 
   @Parameter(
       names = "--only",
@@ -45,7 +46,7 @@ final class PrintCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Mix mix = MixFile.read(session);
-    Path folder = audio != null ? audio : session.toAbsolutePath().getParent();
+    Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
     PrintReport report =
         Printer.print(
             mix, ref -> locate(folder, ref), PrintOptions.only(chosen(mix)), out, Progress.NONE);

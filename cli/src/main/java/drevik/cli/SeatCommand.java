@@ -10,6 +10,7 @@ import drevik.intake.FolderDelivery;
 import drevik.intake.conform.ConformStep;
 import drevik.intake.seat.SeatingPlan;
 import drevik.mix.Channel;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import java.io.IOException;
@@ -62,10 +63,10 @@ final class SeatCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Mix empty = MixFile.read(template).withKind(MixKind.SESSION);
-    Path folder = out.toAbsolutePath().getParent();
     String name = String.valueOf(delivery.toAbsolutePath().normalize().getFileName());
     FolderDelivery read = FolderDelivery.read(delivery, name, empty);
-    Mix session = read.seating(folder.resolve("audio")).applyTo(empty.withName(name));
+    Mix session =
+        read.seating(out.toAbsolutePath().resolveSibling("audio")).applyTo(empty.withName(name));
     Path beside = out.resolveSibling(out.getFileName() + ".part");
     Files.writeString(beside, Documents.writeMix(session));
     Files.move(beside, out, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
@@ -86,7 +87,7 @@ final class SeatCommand implements Callable<Integer> {
   }
 
   private static Line line(Delivery taken, Delivery.Item file, Mix session) {
-    SeatingPlan.Place place = taken.places().get(file.id());
+    SeatingPlan.Place place = Lookup.in(taken.places(), file.id());
     Sorting sorting = taken.sorting(file.id());
     String destination =
         place.destination() == null

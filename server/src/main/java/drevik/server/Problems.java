@@ -5,6 +5,7 @@ import drevik.mix.Refused;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.sql.SQLException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -92,7 +93,7 @@ class Problems {
         "The disk took no more; nothing of this was kept. Free some space and try again.");
   }
 
-  private static ProblemDetail problem(HttpStatus status, String title, String detail) {
+  private static ProblemDetail problem(HttpStatus status, String title, @Nullable String detail) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
     problem.setTitle(title);
     return problem;

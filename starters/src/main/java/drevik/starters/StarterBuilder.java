@@ -11,6 +11,7 @@ import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.JobKind;
 import drevik.mix.Key;
+import drevik.mix.Lookup;
 import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
@@ -27,6 +28,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 
 /** Writes a template down in the words of the trade; channels are known by their names. */
 final class StarterBuilder {
@@ -67,7 +69,7 @@ final class StarterBuilder {
   }
 
   private StarterBuilder add(
-      ChannelKind kind, String name, Layout layout, String category, String to) {
+      ChannelKind kind, String name, Layout layout, String category, @Nullable String to) {
     Channel channel =
         Channel.of(id(name), kind, name, layout, category).withOutput(to == null ? null : id(to));
     channels.put(name, channel);
@@ -78,18 +80,18 @@ final class StarterBuilder {
     return add(ChannelKind.MASTER, name, layout, "unknown", null);
   }
 
-  StarterBuilder bus(String name, Layout layout, String category, String to) {
+  StarterBuilder bus(String name, Layout layout, String category, @Nullable String to) {
     return add(ChannelKind.BUS, name, layout, category, to);
   }
 
   /** Stereo buses of one family. */
-  StarterBuilder buses(String category, String to, String... names) {
+  StarterBuilder buses(String category, @Nullable String to, String... names) {
     Arrays.stream(names).forEach(name -> bus(name, Layout.STEREO, category, to));
     return this;
   }
 
   /** Seats of one category, sent to one bus, with room for all of them. */
-  StarterBuilder seats(String category, Layout layout, String to, String... names) {
+  StarterBuilder seats(String category, Layout layout, @Nullable String to, String... names) {
     for (String name : names) {
       add(ChannelKind.SEAT, name, layout, category, to);
       change(name, c -> c.withTrimDb(HEADROOM_DB));
@@ -97,14 +99,14 @@ final class StarterBuilder {
     return this;
   }
 
-  StarterBuilder references(String to, String... names) {
+  StarterBuilder references(@Nullable String to, String... names) {
     for (String name : names) {
       add(ChannelKind.REFERENCE, name, Layout.STEREO, "reference", to);
     }
     return this;
   }
 
-  StarterBuilder effect(String name, String to, String processor, Object... settings) {
+  StarterBuilder effect(String name, @Nullable String to, String processor, Object... settings) {
     add(ChannelKind.RETURN, name, Layout.STEREO, "unknown", to);
     return chain(name, processor, settings);
   }
@@ -119,7 +121,8 @@ final class StarterBuilder {
     return insert(name, processor, new Key(id(source), Tap.POST_FADER), settings);
   }
 
-  private StarterBuilder insert(String name, String processor, Key key, Object... settings) {
+  private StarterBuilder insert(
+      String name, String processor, @Nullable Key key, Object... settings) {
     Map<String, Double> values = new LinkedHashMap<>();
     for (int i = 0; i < settings.length; i += 2) {
       values.put((String) settings[i], ((Number) settings[i + 1]).doubleValue());
@@ -152,10 +155,12 @@ final class StarterBuilder {
         });
   }
 
+  private Channel channel(String name) {
+    return Lookup.in(channels, name);
+  }
+
   StarterBuilder change(String name, UnaryOperator<Channel> change) {
-    if (channels.computeIfPresent(name, (k, channel) -> change.apply(channel)) == null) {
-      throw new IllegalArgumentException("the starter has no channel " + name);
-    }
+    channels.put(name, change.apply(channel(name)));
     return this;
   }
 
@@ -220,7 +225,7 @@ final class StarterBuilder {
   }
 
   StarterBuilder output(String name, OutputKind kind, String from, String... without) {
-    Layout layout = channels.get(from).layout();
+    Layout layout = channel(from).layout();
     return output(name, kind, from, Tap.POST_FADER, layout, SampleFormat.PCM_24, without);
   }
 
@@ -249,7 +254,7 @@ final class StarterBuilder {
 
   /** Stems of these buses, each named like its bus, that add up to a mix. */
   StarterBuilder stems(String mixOutput, String... buses) {
-    return stemsIn(channels.get(buses[0]).layout(), mixOutput, buses);
+    return stemsIn(channel(buses[0]).layout(), mixOutput, buses);
   }
 
   /** The same, all in one layout. */

@@ -5,6 +5,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -23,8 +25,8 @@ public final class Listener<T> {
 
   private final SseEmitter emitter;
   private final String event;
-  private final Runnable gone;
-  private final AtomicReference<T> newest = new AtomicReference<>();
+  private final Consumer<Listener<T>> gone;
+  private final AtomicReference<@Nullable T> newest = new AtomicReference<>();
   private final AtomicBoolean sending = new AtomicBoolean();
   private volatile boolean last;
 
@@ -32,12 +34,12 @@ public final class Listener<T> {
    * @param event name of what is told
    * @param gone done when the page listens no more
    */
-  public Listener(SseEmitter emitter, String event, Runnable gone) {
+  public Listener(SseEmitter emitter, String event, Consumer<Listener<T>> gone) {
     this.emitter = emitter;
     this.event = event;
     this.gone = gone;
-    emitter.onCompletion(gone);
-    emitter.onError(e -> gone.run());
+    emitter.onCompletion(() -> gone.accept(this));
+    emitter.onError(e -> gone.accept(this));
   }
 
   /** Tells the page, soon. */
@@ -63,7 +65,7 @@ public final class Listener<T> {
         emitter.complete();
       }
     } catch (IOException | IllegalStateException e) {
-      gone.run();
+      gone.accept(this);
     } finally {
       sending.set(false);
     }

@@ -24,6 +24,8 @@ class AudioFileRow {
   @JdbcTypeCode(SqlTypes.JSON)
   @Nullable Inspection inspection;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected AudioFileRow() {}
 
   AudioFileRow(String sha256, long bytes, Instant receivedAt, @Nullable Inspection inspection) {

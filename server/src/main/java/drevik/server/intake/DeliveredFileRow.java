@@ -67,6 +67,8 @@ class DeliveredFileRow {
   @JdbcTypeCode(SqlTypes.JSON)
   @Nullable SeatWish wish;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected DeliveredFileRow() {}
 
   DeliveredFileRow(String id, String deliveryId, String name, Instant receivedAt, Sorting sorting) {

@@ -98,7 +98,9 @@ class DeliveryLoader {
                 Collectors.groupingBy(
                     file -> file.deliveryId,
                     Collectors.mapping(
-                        file -> new DeliveryComparison.Known(file.id, file.name, file.sha256),
+                        file ->
+                            new DeliveryComparison.Known(
+                                file.id, file.name, String.valueOf(file.sha256)),
                         Collectors.toList())));
     return ids.stream().map(id -> known.getOrDefault(id, List.of())).toList();
   }

@@ -29,6 +29,8 @@ class DeliveryRow {
   /** Pattern that seats are named by; null for the usual one. */
   @Nullable String seatNames;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected DeliveryRow() {}
 
   DeliveryRow(String id, String mixId, String name, Instant at) {

@@ -10,6 +10,7 @@ import drevik.intake.seat.SeatingPlan;
 import drevik.intake.seat.SessionFacts;
 import drevik.intake.seat.SessionTimes;
 import drevik.mix.Channel;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import java.time.Instant;
 import java.util.List;
@@ -170,7 +171,7 @@ public record DeliveryView(
         delivery.items().stream().anyMatch(file -> delivery.seatedOn(file.id()).isPresent()),
         delivery.measuring(),
         delivery.items().stream()
-            .map(file -> fileView(delivery, file, files.get(file.id())))
+            .map(file -> fileView(delivery, file, Lookup.in(files, file.id())))
             .toList(),
         delivery.seats().stream().map(seat -> seatView(seat, mix)).toList(),
         delivery.plan().stow(),

@@ -112,11 +112,11 @@ class FileDecisions {
     if (wish != null) {
       requireChannel(mix, wish);
     }
-    boolean seat = wish != null && wish.kind() == SeatWish.Kind.SEAT;
+    SeatWish seat = wish != null && wish.kind() == SeatWish.Kind.SEAT ? wish : null;
     for (DeliveredFileRow row : files.findByDeliveryIdOrderByName(deliveryId)) {
       if (fileIds.contains(row.id)) {
         row.wish = wish;
-      } else if (seat && wish.equals(row.wish)) {
+      } else if (seat != null && seat.equals(row.wish)) {
         // Two cannot have one seat; who is put there last has it.
         row.wish = null;
       }

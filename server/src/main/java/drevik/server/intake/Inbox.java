@@ -3,6 +3,7 @@ package drevik.server.intake;
 import drevik.audio.AudioException;
 import drevik.deliver.FileNames;
 import drevik.intake.DeliveredNames;
+import drevik.mix.Lookup;
 import drevik.mix.Refused;
 import drevik.server.DrevikProperties;
 import drevik.server.mix.Shelf;
@@ -85,7 +86,7 @@ public class Inbox {
         .collect(
             Collectors.toMap(
                 session -> {
-                  boolean own = namesakes.get(session.name().toLowerCase(Locale.ROOT)) == 1;
+                  boolean own = Lookup.in(namesakes, session.name().toLowerCase(Locale.ROOT)) == 1;
                   boolean sound =
                       FileNames.fault(session.name()) == null && !session.name().startsWith(".");
                   return own && sound ? session.name() : session.id();

@@ -9,6 +9,7 @@ import drevik.intake.measure.MicrophonePairs;
 import drevik.intake.measure.PairChecks;
 import drevik.intake.measure.SecondSorting;
 import drevik.intake.measure.StereoImages;
+import drevik.mix.Lookup;
 import drevik.server.store.AudioStore;
 import java.util.List;
 import java.util.Map;
@@ -112,7 +113,7 @@ public class InspectFiles {
               delivered.values().stream()
                   .map(one -> new MicrophonePairs.Named(one.id, one.name, one.category))
                   .toList(),
-              id -> measured(delivered.get(id)));
+              id -> measured(Lookup.in(delivered, id)));
       try {
         checks.microphones(
             pair -> List.of(pair.first(), pair.second()).contains(row.id),
@@ -135,12 +136,13 @@ public class InspectFiles {
   }
 
   private Optional<MeasuredFile> measured(DeliveredFileRow row) {
-    return row.sha256 == null
+    String sha256 = row.sha256;
+    return sha256 == null
         ? Optional.empty()
         : audioFiles
-            .findById(row.sha256)
+            .findById(sha256)
             .map(audio -> audio.inspection)
-            .map(found -> new MeasuredFile(store.locate(row.sha256), found));
+            .map(found -> new MeasuredFile(store.locate(sha256), found));
   }
 
   private void keep(String fileId, Consumer<DeliveredFileRow> what) {

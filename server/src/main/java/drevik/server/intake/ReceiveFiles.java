@@ -202,7 +202,7 @@ public class ReceiveFiles {
     } catch (DataIntegrityViolationException e) {
       // Somebody sent the same at the same moment, and was first.
       return files
-          .findFirstByDeliveryIdAndNameAndSha256(row.deliveryId, row.name, row.sha256)
+          .findFirstByDeliveryIdAndNameAndSha256(row.deliveryId, row.name, incoming.sha256())
           .map(there -> there.id)
           .orElseThrow(() -> e);
     }

@@ -25,6 +25,8 @@ class SortingRuleRow {
   @Column(nullable = false)
   Instant at;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected SortingRuleRow() {}
 
   SortingRuleRow(String id, String client, String words, String category, Instant at) {

@@ -23,6 +23,8 @@ class UploadRow {
   @Column(nullable = false)
   Instant at;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected UploadRow() {}
 
   UploadRow(String id, String deliveryId, String name, long bytes, Instant at) {

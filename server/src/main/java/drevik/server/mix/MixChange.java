@@ -36,7 +36,8 @@ public record MixChange(
     Map<String, ChannelFacts> facts,
     @Nullable List<Finding> findings) {
 
-  static MixChange between(KnownRevision from, KnownRevision to, String undo, String redo) {
+  static MixChange between(
+      KnownRevision from, KnownRevision to, @Nullable String undo, @Nullable String redo) {
     Map<String, Channel> before = from.document().channelsById();
     List<Channel> changed =
         to.document().channels().stream()

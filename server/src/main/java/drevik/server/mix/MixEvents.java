@@ -4,7 +4,6 @@ import drevik.server.events.Listener;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -20,17 +19,16 @@ class MixEvents {
 
   SseEmitter listen(String mixId, int revision) {
     SseEmitter emitter = new SseEmitter(0L);
-    AtomicReference<Listener<Integer>> self = new AtomicReference<>();
-    self.set(new Listener<>(emitter, "revision", () -> forget(mixId, self.get())));
+    Listener<Integer> listener = new Listener<>(emitter, "revision", gone -> forget(mixId, gone));
     listeners.compute(
         mixId,
         (id, all) -> {
           Set<Listener<Integer>> listening = all == null ? ConcurrentHashMap.newKeySet() : all;
-          listening.add(self.get());
+          listening.add(listener);
           return listening;
         });
     // The first word closes the gap between reading the Mix and listening.
-    self.get().tell(revision);
+    listener.tell(revision);
     return emitter;
   }
 

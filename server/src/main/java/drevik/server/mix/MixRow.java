@@ -20,7 +20,7 @@ class MixRow {
   @Id String id;
 
   @Column(nullable = false)
-  String name;
+  String name = "";
 
   @Enumerated(EnumType.STRING)
   @Column(nullable = false)
@@ -45,11 +45,14 @@ class MixRow {
   @Column(nullable = false)
   Instant changedAt;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected MixRow() {}
 
   MixRow(String id, MixKind kind, Instant now) {
     this.id = id;
     this.kind = kind;
     this.createdAt = now;
+    this.changedAt = now;
   }
 }

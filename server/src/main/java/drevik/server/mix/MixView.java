@@ -33,7 +33,7 @@ public record MixView(
    */
   public record ChannelFacts(String colour, @Nullable String destinationBecause) {}
 
-  static MixView of(String id, KnownRevision head, String undo, String redo) {
+  static MixView of(String id, KnownRevision head, @Nullable String undo, @Nullable String redo) {
     KnownRevision.Derived derived = head.derived();
     return new MixView(
         id,

@@ -4,7 +4,9 @@ import drevik.mix.Mix;
 import drevik.route.Coverage;
 import drevik.server.NotFound;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -17,14 +19,15 @@ public class Mixes {
   private final MixStore store;
   private final TransactionTemplate reading;
 
-  Mixes(MixStore store, TransactionTemplate transaction) {
+  Mixes(MixStore store, PlatformTransactionManager transactions) {
     this.store = store;
-    this.reading = new TransactionTemplate(transaction.getTransactionManager());
+    this.reading = new TransactionTemplate(transactions);
     reading.setReadOnly(true);
   }
 
   /** A head with what undo and redo would do. */
-  private record Standing(KnownRevision from, KnownRevision head, String undo, String redo) {}
+  private record Standing(
+      KnownRevision from, KnownRevision head, @Nullable String undo, @Nullable String redo) {}
 
   public MixView view(String id) {
     Standing now = standing(id, null);
@@ -37,7 +40,7 @@ public class Mixes {
     return MixChange.between(now.from(), now.head(), now.undo(), now.redo());
   }
 
-  private Standing standing(String id, Integer from) {
+  private Standing standing(String id, @Nullable Integer from) {
     return reading.execute(
         status -> {
           MixRow row = store.row(id);

@@ -14,6 +14,8 @@ class RevisionNameRow {
   @Column(nullable = false)
   String name;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected RevisionNameRow() {}
 
   RevisionNameRow(RevisionRow.Key key, String name) {

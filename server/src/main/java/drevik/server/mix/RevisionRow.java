@@ -10,6 +10,7 @@ import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** One immutable state of a Mix, and what made it. */
 @Entity
@@ -22,7 +23,7 @@ class RevisionRow {
 
   @EmbeddedId Key key;
 
-  Integer parent;
+  @Nullable Integer parent;
 
   @Column(nullable = false)
   Instant at;
@@ -35,9 +36,17 @@ class RevisionRow {
   @Column(nullable = false)
   String document;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected RevisionRow() {}
 
-  RevisionRow(String mixId, int number, Integer parent, Instant at, String says, String document) {
+  RevisionRow(
+      String mixId,
+      int number,
+      @Nullable Integer parent,
+      Instant at,
+      String says,
+      String document) {
     this.key = new Key(mixId, number);
     this.parent = parent;
     this.at = at;

@@ -12,6 +12,7 @@ import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -85,12 +86,12 @@ class PrintController {
   private final class Watcher implements Runnable {
     private final String id;
     private final Listener<PrintView> listener;
-    private PrintView last;
-    private volatile ScheduledFuture<?> future;
+    private @Nullable PrintView last;
+    private volatile @Nullable ScheduledFuture<?> future;
 
     Watcher(String id, SseEmitter emitter) {
       this.id = id;
-      this.listener = new Listener<>(emitter, "print", this::stop);
+      this.listener = new Listener<>(emitter, "print", gone -> stop());
     }
 
     @Override

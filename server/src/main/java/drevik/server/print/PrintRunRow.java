@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.util.List;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** One print run: what was asked, how far it is, what came of it. */
 @Entity
@@ -33,17 +34,19 @@ class PrintRunRow {
 
   double done;
   boolean cancelAsked;
-  String message;
+  @Nullable String message;
 
   @JdbcTypeCode(SqlTypes.JSON)
-  PrintReport report;
+  @Nullable PrintReport report;
 
   @Column(nullable = false)
   Instant askedAt;
 
-  Instant startedAt;
-  Instant endedAt;
+  @Nullable Instant startedAt;
+  @Nullable Instant endedAt;
 
+  /** For Hibernate, which fills the fields in. */
+  @SuppressWarnings("NullAway.Init")
   protected PrintRunRow() {}
 
   PrintRunRow(String id, String mixId, int revision, List<String> outputs, Instant askedAt) {

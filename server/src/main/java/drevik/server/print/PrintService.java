@@ -20,6 +20,7 @@ import java.time.Clock;
 import java.util.HashSet;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -166,7 +167,8 @@ public class PrintService {
     };
   }
 
-  private void end(String id, PrintState state, String message, PrintReport report) {
+  private void end(
+      String id, PrintState state, @Nullable String message, @Nullable PrintReport report) {
     transaction.executeWithoutResult(
         status -> {
           PrintRunRow row = row(id);

@@ -40,7 +40,7 @@ public record PrintView(
         row.endedAt);
   }
 
-  private static Double secondsLeft(PrintRunRow row, Instant now) {
+  private static @Nullable Double secondsLeft(PrintRunRow row, Instant now) {
     if (row.state != PrintState.RUNNING || row.startedAt == null || row.done < 0.02) {
       return null;
     }

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JavaType;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import drevik.codec.Documents;
 import drevik.edit.Edit;
+import drevik.mix.Lookup;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.MapEntryField;
@@ -66,7 +67,8 @@ class OpenApiConfiguration {
       for (Class<?> type : Edit.class.getPermittedSubclasses()) {
         ModelConverters.getInstance().readAll(type).forEach(schemas::putIfAbsent);
         String name = Documents.nameOf(type);
-        schemas.put(type.getSimpleName(), flat(schemas.get(type.getSimpleName()), type, name));
+        schemas.put(
+            type.getSimpleName(), flat(Lookup.in(schemas, type.getSimpleName()), type, name));
         edit.addOneOfItem(new Schema<>().$ref(REF + type.getSimpleName()));
         discriminator.mapping(name, REF + type.getSimpleName());
       }
@@ -100,7 +102,7 @@ class OpenApiConfiguration {
   /** Adds {@code required} to the schemas of records. */
   private static final class RequiredUnlessNullable implements ModelConverter {
     @Override
-    public Schema<?> resolve(
+    public @Nullable Schema<?> resolve(
         AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
       if (!chain.hasNext()) {
         return null;
