@@ -234,6 +234,24 @@ class MainTest {
     assertThat(Main.readOnce().name()).isEqualTo("Ready");
   }
 
+  /** The build prints it once; where that failed, each print would start slower, unnoticed. */
+  @Test
+  void theSessionThatThePrintIsMadeReadyWithPrints() throws IOException {
+    tone("silence.wav");
+    Path prints = folder.resolve("ready");
+    int status =
+        Main.run(
+            "print",
+            Path.of("src", "cds", "session.json").toString(),
+            "--audio",
+            folder.toString(),
+            "--out",
+            prints.toString());
+    assertThat(complaint()).isEmpty();
+    assertThat(status).isZero();
+    assertThat(prints.resolve("Mix.wav")).isNotEmptyFile();
+  }
+
   @Test
   void helpIsNoError() {
     assertThat(Main.run("--help")).isZero();
