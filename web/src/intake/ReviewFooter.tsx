@@ -47,7 +47,7 @@ function outlook(delivery: DeliveryView, ready: number): string {
   if (ready === 0) {
     return delivery.seated
       ? "Everything that has a place is seated."
-      : "No file has a place yet; give the files categories.";
+      : "No file goes to a seat; beside each stands why.";
   }
   const added = files.filter((file) => file.place?.act === "adds").length;
   const left = files.filter((file) => file.place && !file.place.seat).length;

@@ -43,15 +43,14 @@ class FileDecisions {
     requireCategory(category);
     String client = LearnedSorting.clientOf(loader.row(deliveryId));
     List<DeliveredFileRow> rows = files.findByDeliveryIdOrderByName(deliveryId);
-    for (DeliveredFileRow row : rows) {
-      if (fileIds.contains(row.id)) {
-        row.category = category;
-        row.confidence = 1;
-        row.because = List.of("you said so");
-        row.sortedByHand = true;
-        sorting.learn(client, row.name, category);
-      }
+    List<DeliveredFileRow> meant = rows.stream().filter(row -> fileIds.contains(row.id)).toList();
+    for (DeliveredFileRow row : meant) {
+      row.category = category;
+      row.confidence = 1;
+      row.because = List.of("you said so");
+      row.sortedByHand = true;
     }
+    sorting.learn(client, meant.stream().map(row -> row.name).toList(), category);
     LearnedSorting.Known known = sorting.known(client);
     rows.stream()
         .filter(row -> !row.sortedByHand)

@@ -6,9 +6,12 @@ import drevik.category.Sorting;
 import drevik.server.Ids;
 import drevik.server.NotFound;
 import java.time.Clock;
+import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
@@ -22,6 +25,7 @@ class LearnedSorting {
   record Rule(String id, String words, String category) {}
 
   private static final double LEARNED = 0.97;
+  private static final int LONGEST_WORDS = 200;
 
   private final SortingRuleRows rules;
   private final Clock clock;
@@ -72,19 +76,23 @@ class LearnedSorting {
         .map(rule -> learned(rule.category, words));
   }
 
-  /** Remembers a correction; a name that has no word of its own teaches nothing. */
-  void learn(String client, String name, String category) {
-    String words = wordsOf(name);
-    if (words.isEmpty() || words.length() > 200) {
-      return;
+  /** Remembers a correction; names that have no word of their own teach nothing. */
+  void learn(String client, Collection<String> names, String category) {
+    Set<String> words = new LinkedHashSet<>();
+    for (String name : names) {
+      String own = wordsOf(name);
+      if (!own.isEmpty() && own.length() <= LONGEST_WORDS) {
+        words.add(own);
+      }
     }
-    SortingRuleRow rule =
-        rules
-            .findByClientAndWords(client, words)
-            .orElseGet(
-                () -> new SortingRuleRow(Ids.next(), client, words, category, clock.instant()));
-    rule.category = category;
-    rules.save(rule);
+    for (SortingRuleRow rule : rules.findByClientAndWordsIn(client, words)) {
+      rule.category = category;
+      words.remove(rule.words);
+    }
+    rules.saveAll(
+        words.stream()
+            .map(own -> new SortingRuleRow(Ids.next(), client, own, category, clock.instant()))
+            .toList());
   }
 
   List<Rule> list(String client) {

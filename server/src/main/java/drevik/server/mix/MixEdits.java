@@ -90,7 +90,7 @@ public class MixEdits {
         id,
         asked,
         (row, base) -> {
-          requireHead(row, asked, "undo “" + revisions.says(id, asked.basedOn()) + "”");
+          requireHead(row, asked, "undo: " + revisions.says(id, asked.basedOn()));
           Integer parent = revisions.line(id, row.head).map(RevisionLine::parent).orElse(null);
           if (parent == null) {
             throw new Refused("There is nothing to undo: this is the first revision.");
@@ -160,11 +160,11 @@ public class MixEdits {
     return new Conflict(
         "You wanted to "
             + wanted
-            + "; meanwhile the Mix went on to revision "
+            + ". Meanwhile the Mix went on to revision "
             + row.head
-            + " (“"
+            + ": "
             + revisions.says(row.id, row.head)
-            + "”). "
+            + ". "
             + why);
   }
 }
