@@ -105,7 +105,7 @@ class ConcurrencyTest {
     server.edit(mix, 2, set("room", "mute", true));
     Answer stale = server.post("/api/mixes/" + mix + "/undo", RunningServer.basedOn(2));
     assertThat(stale.status()).isEqualTo(409);
-    assertThat(stale.detail()).contains("undo “mute “Hat””", "revision 3", "mute “Room”");
+    assertThat(stale.detail()).contains("undo: mute “Hat”.", "revision 3: mute “Room”");
     assertThat(channel(mix, "room").mute()).isTrue();
     assertThat(server.post("/api/mixes/" + mix + "/revisions/1", RunningServer.basedOn(2)).status())
         .isEqualTo(409);
