@@ -392,13 +392,18 @@ export function useMeasuring(delivery: DeliveryView | undefined): number {
 }
 
 /** Begins a file that is sent in pieces, or finds the one that broke off. */
-export function beginUpload(deliveryId: string, name: string, bytes: number) {
+export function beginUpload(deliveryId: string, name: string, file: File) {
   return answered(
     api.POST("/api/deliveries/{id}/uploads", {
       params: { path: { id: deliveryId } },
-      body: { name, bytes },
+      body: { name, bytes: file.size, changed: file.lastModified },
     }),
   );
+}
+
+/** How far an upload is, and what became of it. */
+export function upload(id: string) {
+  return answered(api.GET("/api/uploads/{id}", { params: { path: { id } } }));
 }
 
 export async function openDelivery(mixId: string, name: string): Promise<string> {

@@ -46,7 +46,7 @@ class Request {
       } else {
         this.status = 200;
         there += content.size;
-        this.responseText = JSON.stringify({ id: "u1", received: there, files: [] });
+        this.responseText = JSON.stringify({ id: "u1", received: there, done: there >= 70 * MB });
       }
       this.onload?.();
     });
@@ -95,13 +95,47 @@ describe("sending", () => {
     const end = send(file("long.wav", 70 * MB));
     await vi.waitFor(() => expect(sent).toHaveLength(2));
     // What had arrived before the break is there; the server is asked how far it got.
-    answers.set("POST /api/deliveries/d1/uploads", {
-      id: "u1",
-      received: 16 * MB,
-      bytes: 70 * MB,
-    });
+    answers.set("GET /api/uploads/u1", { id: "u1", received: 16 * MB, bytes: 70 * MB });
     expect((await end).refused).toEqual([]);
     expect(sent.map((one) => one.bytes / MB)).toEqual([16, 16, 16, 16, 16, 6]);
     expect(sent[2]?.url).toBe(`/api/uploads/u1?offset=${16 * MB}`);
+  });
+
+  it("asks what became of a file whose last answer was lost, and sends nothing again", async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true, advanceTimeDelta: 200 });
+    breaks = [0, 0, 0, 0, 1];
+    answers.set("POST /api/deliveries/d1/uploads", { id: "u1", received: 0, bytes: 70 * MB });
+    answers.set("GET /api/uploads/u1", {
+      id: "u1",
+      received: 70 * MB,
+      done: true,
+      fault: "“long.wav” is damaged.",
+    });
+    const end = await send(file("long.wav", 70 * MB));
+    expect(sent).toHaveLength(5);
+    expect(end.refused).toEqual([{ path: "long.wav", why: "“long.wav” is damaged." }]);
+  });
+
+  it("waits for a file that has arrived whole and is not taken in yet", async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    const whole = { id: "u1", received: 70 * MB, bytes: 70 * MB };
+    answers.set("POST /api/deliveries/d1/uploads", whole);
+    answers.set("GET /api/uploads/u1", whole);
+    const patient = send(file("long.wav", 70 * MB));
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect((await patient).refused[0]?.why).toContain("still being taken in");
+    answers.set("GET /api/uploads/u1", { ...whole, done: true });
+    const late = send(file("long.wav", 70 * MB));
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect((await late).refused).toEqual([]);
+    expect(sent).toEqual([]);
+  });
+
+  it("sends a small file again when the connection breaks", async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true, advanceTimeDelta: 200 });
+    breaks = [1, 0];
+    const end = await send(file("kick.wav", 200));
+    expect(sent).toHaveLength(2);
+    expect(end.refused).toEqual([]);
   });
 });

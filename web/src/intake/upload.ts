@@ -1,5 +1,5 @@
-import { problemOf } from "../api/client";
-import { beginUpload } from "../api/queries";
+import { Problem, problemOf } from "../api/client";
+import { beginUpload, upload } from "../api/queries";
 import type { Received } from "./received";
 
 export interface Progress {
@@ -63,8 +63,31 @@ function put(
   });
 }
 
+const wait = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+/** What a try came to: over, refused or not; or to be tried again, from further on if it `went`. */
+type Tried = { over: true; why?: string } | { over: false; why: string; went?: boolean };
+
+/** Tries until it is over, waiting longer each time; resolves to why it was refused, or undefined. */
+async function untilOver(once: () => Promise<Tried>, signal: AbortSignal) {
+  let tried: Tried = { over: false, why: "" };
+  for (let tries = 0; tries < TRIES && !signal.aborted; tries++) {
+    if (tries > 0) {
+      await wait(500 * 2 ** tries);
+    }
+    tried = await once();
+    if (tried.over) {
+      return tried.why;
+    }
+    if (tried.went) {
+      tries = 0;
+    }
+  }
+  return signal.aborted ? "you stopped it" : tried.why;
+}
+
 /** One file; resolves to why it was refused, or undefined. */
-async function send(
+function send(
   deliveryId: string,
   received: Received,
   onBytes: (sent: number) => void,
@@ -74,52 +97,53 @@ async function send(
     return sendInPieces(deliveryId, received, onBytes, signal);
   }
   const url = `/api/deliveries/${encodeURIComponent(deliveryId)}/files?name=${encodeURIComponent(received.path)}`;
-  return (await put(url, received.file, onBytes, signal)).why;
+  return untilOver(async () => {
+    const { why, broke } = await put(url, received.file, onBytes, signal);
+    return why && broke ? { over: false, why } : { over: true, why };
+  }, signal);
 }
 
-const wait = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
-
-async function sendInPieces(
+function sendInPieces(
   deliveryId: string,
   { path, file }: Received,
   onBytes: (sent: number) => void,
   signal: AbortSignal,
 ): Promise<string | undefined> {
-  let why: string | undefined;
-  for (let tries = 0; tries < TRIES && !signal.aborted; tries++) {
-    if (tries > 0) {
-      await wait(500 * 2 ** tries);
-    }
-    try {
-      // Asked anew after each break: the server knows what has arrived.
-      const upload = await beginUpload(deliveryId, path, file.size);
-      let at = upload.received;
-      while (at < file.size) {
-        const from = at;
-        const outcome = await put(
-          `/api/uploads/${upload.id}?offset=${from}`,
-          file.slice(from, from + PIECE),
-          (sent) => onBytes(from + sent),
-          signal,
-        );
-        if (outcome.why) {
-          why = outcome.why;
-          if (!outcome.broke) {
-            return why;
-          }
-          break;
-        }
-        at = (outcome.body as { received: number }).received;
-        tries = 0;
+  let id: string | undefined;
+  const once = async (): Promise<Tried> => {
+    // Asked anew after each break: the server knows what has arrived, and what became of it.
+    let state = id ? await upload(id) : await beginUpload(deliveryId, path, file);
+    id = state.id;
+    let went = false;
+    while (!state.done && state.received < file.size) {
+      const from = state.received;
+      const outcome = await put(
+        `/api/uploads/${state.id}?offset=${from}`,
+        file.slice(from, from + PIECE),
+        (sent) => onBytes(from + sent),
+        signal,
+      );
+      if (outcome.why) {
+        return outcome.broke
+          ? { over: false, why: outcome.why, went }
+          : { over: true, why: outcome.why };
       }
-      if (at >= file.size) {
-        return undefined;
-      }
-    } catch (error) {
-      why = error instanceof Error ? error.message : String(error);
+      state = outcome.body as typeof state;
+      went = true;
     }
-  }
-  return signal.aborted ? "you stopped it" : why;
+    return state.done
+      ? { over: true, why: state.fault }
+      : { over: false, why: "it has arrived, and is still being taken in; look again later", went };
+  };
+  return untilOver(
+    () =>
+      once().catch((error: unknown) => {
+        // An upload that is not there any more is begun again.
+        id = error instanceof Problem && error.status === 404 ? undefined : id;
+        return { over: false, why: error instanceof Error ? error.message : String(error) };
+      }),
+    signal,
+  );
 }
 
 /** Sends files, a few at a time, and says how far it is. A refused file does not stop the rest. */

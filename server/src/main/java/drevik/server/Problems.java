@@ -40,6 +40,11 @@ class Problems {
         "Somebody else changed this at the same moment; do it once more.");
   }
 
+  @ExceptionHandler(NoRoom.class)
+  ProblemDetail noRoom(NoRoom e) {
+    return problem(HttpStatus.INSUFFICIENT_STORAGE, "The disk is full", e.getMessage());
+  }
+
   @ExceptionHandler({Refused.class, AudioException.class})
   ProblemDetail refused(RuntimeException e) {
     return problem(HttpStatus.UNPROCESSABLE_CONTENT, "Refused", e.getMessage());
@@ -90,7 +95,7 @@ class Problems {
     return problem(
         HttpStatus.INSUFFICIENT_STORAGE,
         "The disk is full",
-        "The disk took no more; nothing of this was kept. Free some space and try again.");
+        "The disk took no more. Free some space and try again; what was received before stays.");
   }
 
   private static ProblemDetail problem(HttpStatus status, String title, @Nullable String detail) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
+import drevik.audio.Sha256;
 import drevik.audio.WavWriter;
 import drevik.demo.WeathervaneDemo;
 import drevik.server.RunningServer.Answer;
@@ -14,9 +15,12 @@ import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.CompletableFuture;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
@@ -276,10 +280,95 @@ class IntakeTest {
     assertThat(last.body().path("files")).hasSize(1);
     JsonNode taken = file(server.measured(delivery), "Long take.wav");
     assertThat(taken.path("audio").path("seconds").asDouble()).isEqualTo(1);
-    assertThat(piece(id, whole.length, rest).status()).isEqualTo(404);
+    // A page that did not hear it asks what became of it, and a piece sent again is not taken.
+    assertThat(piece(id, whole.length, rest).status()).isEqualTo(409);
+    JsonNode became = server.get("/api/uploads/" + id).body();
+    assertThat(became.path("done").asBoolean()).isTrue();
+    assertThat(became.path("files")).isEqualTo(last.body().path("files"));
     try (var left = Files.list(server.data().resolve("uploads"))) {
       assertThat(left).isEmpty();
     }
+  }
+
+  @Test
+  void whatHasArrivedWholeIsTakenInThoughNobodySendsOn() throws IOException {
+    byte[] whole = noise(9, 1);
+    String id = beginTake(whole.length, 1);
+    // What a kill between the last piece and its taking in leaves behind.
+    Files.write(server.data().resolve("uploads").resolve(id + ".part"), whole);
+    RunningServer.waitUntil(() -> server.get("/api/uploads/" + id).body().path("done").asBoolean());
+    assertThat(server.measured(delivery).path("files").findValuesAsString("name"))
+        .containsExactly("Take.wav");
+    // Another take, of the same name and length, is begun anew; the same one that is on its way is
+    // not.
+    String other = beginTake(whole.length, 2);
+    assertThat(other).isNotEqualTo(id);
+    assertThat(beginTake(whole.length, 2)).isEqualTo(other);
+  }
+
+  private String beginTake(int bytes, long changed) {
+    Map<String, Object> file = Map.of("name", "Take.wav", "bytes", bytes, "changed", changed);
+    return server
+        .post("/api/deliveries/" + delivery + "/uploads", file)
+        .body()
+        .path("id")
+        .asString();
+  }
+
+  @Test
+  void whatTheStoreLostOrDamagedIsToldAndHealsWhenItIsSentAgain() throws Exception {
+    send("Kick.wav", noise(10, 1));
+    server.measured(delivery);
+    server.post("/api/deliveries/" + delivery + "/seat", RunningServer.basedOn(1));
+    Path stored = stored(noise(10, 1));
+    byte[] flipped = Files.readAllBytes(stored);
+    flipped[flipped.length / 2] ^= 1;
+    Files.write(stored, flipped);
+    assertThat(printed())
+        .startsWith("failed")
+        .contains("“Kick.wav” is damaged", "send its delivery again");
+    assertThat(send("Kick.wav", noise(10, 1)).status()).isEqualTo(200);
+    assertThat(printed()).startsWith("done");
+    Files.delete(stored);
+    assertThat(printed()).startsWith("failed").contains("“Kick.wav” is not in the audio store");
+    assertThat(send("Kick.wav", noise(10, 1)).status()).isEqualTo(200);
+    assertThat(printed()).startsWith("done");
+    assertThat(server.measured(delivery).path("files")).hasSize(1);
+  }
+
+  private static Path stored(byte[] content) {
+    MessageDigest digest = Sha256.digest();
+    digest.update(content);
+    String hash = Sha256.hex(digest);
+    return server.data().resolve("audio").resolve(hash.substring(0, 2)).resolve(hash);
+  }
+
+  private String printed() {
+    String path =
+        "/api/prints/"
+            + server
+                .post("/api/mixes/" + mix + "/prints", Map.of("outputs", List.of("out-drums")))
+                .body()
+                .path("id")
+                .asString();
+    RunningServer.waitUntil(
+        () -> List.of("done", "failed").contains(server.get(path).body().path("state").asString()));
+    JsonNode run = server.get(path).body();
+    return run.path("state").asString() + ": " + run.path("message").asString("");
+  }
+
+  @Test
+  void whatIsRefusedIsListedOnceHoweverOftenItIsSent() throws Exception {
+    byte[] text = "no audio at all, whoever sends it".getBytes(UTF_8);
+    var all = new ArrayList<CompletableFuture<Answer>>();
+    for (int i = 0; i < 6; i++) {
+      all.add(CompletableFuture.supplyAsync(() -> send("notes.wav", text)));
+      byte[] good = noise(11, 1);
+      all.add(CompletableFuture.supplyAsync(() -> send("Snare.wav", good)));
+    }
+    all.forEach(one -> assertThat(one.join().status()).isLessThan(500));
+    assertThat(server.measured(delivery).path("files").findValuesAsString("name"))
+        .containsExactly("Snare.wav", "notes.wav");
   }
 
   @Test

@@ -448,7 +448,7 @@ class ServerTest {
       byte[] answer = new byte[2_000];
       int length = open.getInputStream().read(answer);
       assertThat(new String(answer, 0, length, UTF_8))
-          .startsWith("HTTP/1.1 422")
+          .startsWith("HTTP/1.1 507")
           .contains("There is no room")
           .contains("Free some space");
     }

@@ -31,7 +31,7 @@ class IntakeController {
       String name, @Nullable String client, @Nullable String artist, @Nullable String project) {}
 
   /** A large file that is going to be sent in pieces. */
-  record NewUpload(String name, long bytes) {}
+  record NewUpload(String name, long bytes, @Nullable Long changed) {}
 
   /** The id of what was made, and of a zip how many files came out of it. */
   record Received(String id, int files) {}
@@ -142,7 +142,8 @@ class IntakeController {
   /** Begins a file that is sent in pieces, or finds the one that broke off. */
   @PostMapping(path = "/api/deliveries/{id}/uploads", produces = MediaType.APPLICATION_JSON_VALUE)
   Uploads.State begin(@PathVariable String id, @RequestBody NewUpload upload) throws IOException {
-    return uploads.begin(id, upload.name(), upload.bytes());
+    return uploads.begin(
+        id, upload.name(), upload.bytes(), upload.changed() == null ? 0 : upload.changed());
   }
 
   @GetMapping(path = "/api/uploads/{id}", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -80,7 +80,7 @@ public class ReceiveFiles {
     return List.of(take(delivery, name, start, () -> store.receive(whole, length)));
   }
 
-  /** The same for a file that is there already; it may be moved away. */
+  /** The same for a file that is there already, and stays there. */
   public List<String> receive(String deliveryId, String name, Path file) throws IOException {
     DeliveryRow delivery = delivery(deliveryId);
     byte[] start;
@@ -90,7 +90,7 @@ public class ReceiveFiles {
     if (Unpacker.isZip(start)) {
       return unpack(delivery, name, file);
     }
-    return List.of(take(delivery, name, start, () -> store.seal(file)));
+    return List.of(take(delivery, name, start, () -> store.link(file)));
   }
 
   private List<String> unpack(DeliveryRow delivery, String name, Path zip) throws IOException {
@@ -113,16 +113,11 @@ public class ReceiveFiles {
 
             @Override
             public void refused(String path, String why) {
-              DeliveredFileRow row = row(delivery, path);
-              row.fault = why;
-              files.save(row);
-              taken.add(row.id);
+              taken.add(refuse(delivery, path, why));
             }
           });
     } catch (AudioException e) {
-      DeliveredFileRow row = row(delivery, name);
-      row.fault = e.getMessage();
-      files.save(row);
+      refuse(delivery, name, e.getMessage());
       throw e;
     }
     return taken;
@@ -158,22 +153,29 @@ public class ReceiveFiles {
         }
         Optional<DeliveredFileRow> there =
             files.findFirstByDeliveryIdAndNameAndSha256(delivery.id, name, incoming.sha256());
+        // Known content too: what the store lost or damaged since is whole again.
+        incoming.keep();
         if (there.isPresent() && there.get().fault == null) {
           return there.get().id;
         }
         // What failed before may have failed for a reason that is gone, and is tried anew.
         there.ifPresent(files::delete);
-        incoming.keep();
         DeliveredFileRow row = row(delivery, name);
         row.sha256 = incoming.sha256();
         return save(row, incoming);
       }
     } catch (AudioException e) {
-      DeliveredFileRow row = row(delivery, name);
-      row.fault = e.getMessage();
-      files.save(row);
+      refuse(delivery, name, e.getMessage());
       throw e;
     }
+  }
+
+  /** Lists a file with its fault, once, however often it is sent; its id. */
+  private String refuse(DeliveryRow delivery, String name, String why) {
+    DeliveredFileRow row = row(delivery, name);
+    files.addRefused(
+        row.id, row.deliveryId, name, row.receivedAt, why, row.category, row.confidence);
+    return files.refused(delivery.id, name).orElseThrow().id;
   }
 
   private static void requireHeader(String name, Path file) throws IOException {

@@ -75,7 +75,7 @@ public class SeatDeliveries {
     SeatDelivery seating =
         now.delivery()
             .seating(
-                audio -> store.locate(audio.sha256()),
+                store::locate,
                 (file, copies) -> copies.isNeeded(file.id()) ? fromCopy(copies, file) : file);
     return edits.edit(mixId, asked, seating);
   }

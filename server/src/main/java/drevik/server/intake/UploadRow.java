@@ -5,6 +5,10 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.List;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A large file on its way, in pieces. */
 @Entity
@@ -20,6 +24,20 @@ class UploadRow {
 
   long bytes;
 
+  /** When the sender's file was last changed, milliseconds since 1970; 0 where nobody said. */
+  long changed;
+
+  /** All of it has been taken in, or refused. */
+  boolean done;
+
+  /** Ids of the files that came of it. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(nullable = false)
+  List<String> files = List.of();
+
+  /** Why nothing came of it. */
+  @Nullable String fault;
+
   @Column(nullable = false)
   Instant at;
 
@@ -27,11 +45,10 @@ class UploadRow {
   @SuppressWarnings("NullAway.Init")
   protected UploadRow() {}
 
-  UploadRow(String id, String deliveryId, String name, long bytes, Instant at) {
-    this.id = id;
-    this.deliveryId = deliveryId;
-    this.name = name;
-    this.bytes = bytes;
-    this.at = at;
+  /** What became of it. */
+  void end(List<String> files, @Nullable String fault) {
+    this.done = true;
+    this.files = files;
+    this.fault = fault;
   }
 }

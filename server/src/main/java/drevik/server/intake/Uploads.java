@@ -3,12 +3,14 @@ package drevik.server.intake;
 import static java.nio.file.StandardOpenOption.CREATE;
 import static java.nio.file.StandardOpenOption.WRITE;
 
+import drevik.audio.AudioException;
 import drevik.intake.DeliveredNames;
 import drevik.mix.Refused;
 import drevik.server.Conflict;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
 import drevik.server.NotFound;
+import drevik.server.store.DiskSpace;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -22,6 +24,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 
 /**
@@ -30,10 +34,27 @@ import org.springframework.stereotype.Service;
  */
 @Service
 public class Uploads {
-  /** How far an upload is; {@code files} are those that came of it once it is complete. */
-  public record State(String id, long received, long bytes, List<String> files) {}
+  /**
+   * How far an upload is.
+   *
+   * @param done all of it has been taken in, or refused
+   * @param files ids of those that came of it
+   * @param fault why nothing came of it
+   */
+  public record State(
+      String id,
+      long received,
+      long bytes,
+      boolean done,
+      List<String> files,
+      @Nullable String fault) {}
 
-  /** What nobody went on with for so long is thrown away. */
+  /** So much is written between two looks at how much room there is. */
+  private static final int LOOK_EVERY = 1 << 24;
+
+  private static final Logger LOG = LoggerFactory.getLogger(Uploads.class);
+
+  /** What nobody went on with for so long is thrown away; what became of it is told for as long. */
   private static final Duration FORGOTTEN = Duration.ofDays(7);
 
   private final UploadRows uploads;
@@ -56,8 +77,13 @@ public class Uploads {
     this.clock = clock;
   }
 
-  /** Begins an upload, or finds the one that broke off. */
-  public State begin(String deliveryId, String name, long bytes) throws IOException {
+  /**
+   * Begins an upload, or finds the one that broke off.
+   *
+   * @param changed when the sender's file was last changed, milliseconds since 1970: another take
+   *     of the same name and length is another file
+   */
+  public State begin(String deliveryId, String name, long bytes, long changed) throws IOException {
     if (!deliveries.existsById(deliveryId)) {
       throw new NotFound("There is no delivery “" + deliveryId + "”.");
     }
@@ -68,19 +94,35 @@ public class Uploads {
     for (UploadRow old : uploads.findByAtBefore(clock.instant().minus(FORGOTTEN))) {
       forget(old);
     }
-    uploads.addIfNew(Ids.next(), deliveryId, name, bytes, clock.instant());
-    UploadRow row = uploads.findByDeliveryIdAndNameAndBytes(deliveryId, name, bytes).orElseThrow();
-    long free = folder.toFile().getUsableSpace();
-    if (bytes - received(row) > free) {
-      throw new Refused(
-          "There is no room: “%s” has %,d MB, and the disk has %,d MB left. Free some space and send it again."
-              .formatted(name, bytes / 1_000_000, free / 1_000_000));
-    }
-    return state(row, List.of());
+    uploads.addIfNew(Ids.next(), deliveryId, name, bytes, changed, clock.instant());
+    UploadRow row =
+        uploads
+            .findByDeliveryIdAndNameAndBytesAndChangedAndDoneFalse(deliveryId, name, bytes, changed)
+            .orElseThrow(() -> new Conflict("“" + name + "” has just been taken in."));
+    DiskSpace.require(folder, bytes - received(row), "“" + name + "”");
+    return state(row);
   }
 
   public State state(String id) throws IOException {
-    return state(row(id), List.of());
+    return state(row(id));
+  }
+
+  /**
+   * Takes in what has arrived whole: a kill, a full disk or a database that was away may have come
+   * between its last piece and that. Called by the scheduler.
+   */
+  public void takeInWhatIsWhole() {
+    for (UploadRow row : uploads.findByDoneFalse()) {
+      try {
+        if (received(row) == row.bytes) {
+          holding(row, () -> complete(row(row.id)));
+        }
+      } catch (Conflict e) {
+        LOG.debug("upload {}: {}", row.id, e.getMessage());
+      } catch (IOException | RuntimeException e) {
+        LOG.warn("taking in “{}”: {}", row.name, e.toString());
+      }
+    }
   }
 
   /**
@@ -91,12 +133,23 @@ public class Uploads {
    */
   public State take(String id, long offset, InputStream piece) throws IOException {
     UploadRow row = row(id);
+    if (row.done) {
+      throw new Conflict("All of “" + row.name + "” has been taken in already.");
+    }
+    return holding(row, () -> append(row(id), offset, piece));
+  }
+
+  private interface Work {
+    State done() throws IOException;
+  }
+
+  private State holding(UploadRow row, Work work) throws IOException {
     try (FileChannel held = FileChannel.open(lockOf(row), CREATE, WRITE);
         FileLock lock = tryLock(held)) {
       if (lock == null) {
         throw new Conflict("Another piece of this file is being received; go on when it is there.");
       }
-      return append(row, offset, piece);
+      return work.done();
     }
   }
 
@@ -115,7 +168,7 @@ public class Uploads {
 
   private State append(UploadRow row, long offset, InputStream piece) throws IOException {
     long there = received(row);
-    if (offset != there) {
+    if (offset != there || row.done) {
       throw new Conflict(
           "“%s” has arrived up to byte %,d, and this piece begins at %,d; go on from there."
               .formatted(row.name, there, offset));
@@ -123,7 +176,7 @@ public class Uploads {
     append(row, piece, row.bytes - there);
     row.at = clock.instant();
     uploads.save(row);
-    return received(row) < row.bytes ? state(row, List.of()) : complete(row);
+    return received(row) < row.bytes ? state(row) : complete(row);
   }
 
   private void append(UploadRow row, InputStream piece, long room) throws IOException {
@@ -131,6 +184,7 @@ public class Uploads {
         Files.newOutputStream(part(row), StandardOpenOption.CREATE, StandardOpenOption.APPEND)) {
       byte[] buffer = new byte[1 << 16];
       long left = room;
+      long looked = room + LOOK_EVERY;
       for (int got = piece.read(buffer); got >= 0; got = piece.read(buffer)) {
         if (got > left) {
           forget(row);
@@ -138,20 +192,40 @@ public class Uploads {
               "“%s” is longer than the %,d bytes that were announced; send it again."
                   .formatted(row.name, row.bytes));
         }
+        if (looked - left >= LOOK_EVERY) {
+          DiskSpace.require(folder, Math.min(left, LOOK_EVERY), "what is still to come");
+          looked = left;
+        }
         out.write(buffer, 0, got);
         left -= got;
       }
     }
   }
 
-  /** The file becomes part of the delivery, or is listed with its fault; the upload is over. */
+  /**
+   * The file becomes part of the delivery, or is listed with its fault. Whatever else goes wrong
+   * leaves it whole as it is, to be tried again.
+   */
   private State complete(UploadRow row) throws IOException {
-    try {
-      List<String> files = receiving.receive(row.deliveryId, row.name, part(row));
-      return new State(row.id, row.bytes, row.bytes, files);
-    } finally {
-      forget(row);
+    if (row.done) {
+      return state(row);
     }
+    try {
+      row.end(receiving.receive(row.deliveryId, row.name, part(row)), null);
+      return ended(row);
+    } catch (AudioException | Refused e) {
+      row.end(List.of(), e.getMessage());
+      ended(row);
+      throw e;
+    }
+  }
+
+  private State ended(UploadRow row) throws IOException {
+    row.at = clock.instant();
+    uploads.save(row);
+    Files.deleteIfExists(part(row));
+    Files.deleteIfExists(lockOf(row));
+    return state(row);
   }
 
   private void forget(UploadRow row) throws IOException {
@@ -160,12 +234,15 @@ public class Uploads {
     uploads.delete(row);
   }
 
-  private State state(UploadRow row, List<String> files) throws IOException {
-    return new State(row.id, received(row), row.bytes, files);
+  private State state(UploadRow row) throws IOException {
+    return new State(row.id, received(row), row.bytes, row.done, row.files, row.fault);
   }
 
   private long received(UploadRow row) throws IOException {
     Path part = part(row);
+    if (row.done) {
+      return row.bytes;
+    }
     return Files.exists(part) ? Files.size(part) : 0;
   }
 

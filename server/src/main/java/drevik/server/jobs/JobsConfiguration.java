@@ -7,6 +7,7 @@ import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import drevik.server.intake.Inbox;
 import drevik.server.intake.InspectFiles;
 import drevik.server.intake.InspectJob;
+import drevik.server.intake.Uploads;
 import drevik.server.print.PrintJob;
 import drevik.server.print.PrintService;
 import java.time.Clock;
@@ -27,6 +28,7 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 class JobsConfiguration {
   private static final Duration HEARTBEAT = Duration.ofSeconds(2);
   private static final Duration INBOX_EVERY = Duration.ofSeconds(3);
+  private static final Duration UPLOADS_EVERY = Duration.ofSeconds(5);
 
   /**
    * As many as there are cores, and one more, so that a print need not wait for a whole delivery.
@@ -54,7 +56,8 @@ class JobsConfiguration {
       DataSource dataSource,
       ObjectProvider<PrintService> prints,
       ObjectProvider<InspectFiles> inspecting,
-      ObjectProvider<Inbox> inbox) {
+      ObjectProvider<Inbox> inbox,
+      ObjectProvider<Uploads> uploads) {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
@@ -63,7 +66,9 @@ class JobsConfiguration {
                 .execute((instance, context) -> inspecting.getObject().carryOut(instance.getId())))
         .startTasks(
             Tasks.recurring("inbox", FixedDelay.of(INBOX_EVERY))
-                .execute((instance, context) -> inbox.getObject().scan()))
+                .execute((instance, context) -> inbox.getObject().scan()),
+            Tasks.recurring("uploads", FixedDelay.of(UPLOADS_EVERY))
+                .execute((instance, context) -> uploads.getObject().takeInWhatIsWhole()))
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(400))
         .heartbeatInterval(HEARTBEAT)

@@ -134,9 +134,7 @@ public class PrintService {
           PrintOptions.only(new HashSet<>(row.outputs))
               .ofRevision(row.revision)
               .onThreads(Math.max(1, CORES / running));
-      PrintReport report =
-          Printer.print(
-              mix, audio -> store.locate(audio.sha256()), options, folder(id), reporting(id));
+      PrintReport report = Printer.print(mix, store::locate, options, folder(id), reporting(id));
       end(id, PrintState.DONE, null, report.hashed(folder(id)));
     } catch (PrintCancelled e) {
       end(id, PrintState.CANCELLED, e.getMessage(), null);

@@ -1,5 +1,7 @@
 package drevik.server.store;
 
+import drevik.audio.AudioException;
+import drevik.mix.AudioRef;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
@@ -25,7 +27,7 @@ public interface AudioStore {
    * Streams {@code in} to a file of its own, hashing on the way.
    *
    * @param length bytes that were announced, or −1
-   * @throws drevik.mix.Refused if there is no room for them
+   * @throws drevik.server.NoRoom if there is no room for them
    */
   Incoming receive(InputStream in, long length) throws IOException;
 
@@ -35,8 +37,22 @@ public interface AudioStore {
   /** Takes a finished scratch file in. */
   Incoming seal(Path scratch) throws IOException;
 
+  /** Takes in a file that stays where it is, too, until whoever has it removes it. */
+  Incoming link(Path file) throws IOException;
+
   /**
-   * @throws drevik.audio.AudioException if the store does not have it
+   * Where a content is. It is looked at whether it still is what was received.
+   *
+   * @throws AudioException if the store does not have it, or has it damaged
    */
   Path locate(String sha256);
+
+  /** The same, and what is wrong with it is told by the name that people know it by. */
+  default Path locate(AudioRef audio) {
+    try {
+      return locate(audio.sha256());
+    } catch (AudioException e) {
+      throw e.named(audio.name());
+    }
+  }
 }

@@ -2,7 +2,6 @@ package drevik.server.store;
 
 import drevik.audio.AudioException;
 import drevik.audio.Sha256;
-import drevik.mix.Refused;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
 import jakarta.annotation.PreDestroy;
@@ -13,13 +12,19 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.FileTime;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.util.Comparator;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,8 +33,18 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class FolderAudioStore implements AudioStore {
-  /** Bytes left free for the database, which must always be able to write. */
-  private static final long SPARE = 50_000_000;
+  private static final String MEND = "send its delivery again, which puts it back";
+
+  /** A file as it was when it was looked at: one that was written to since is another. */
+  private record Version(long bytes, FileTime changed, @Nullable Object key) {
+    static Version of(Path file) throws IOException {
+      BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
+      return new Version(now.size(), now.lastModifiedTime(), now.fileKey());
+    }
+  }
+
+  /** Contents that this process found sound; reading all of it at each use would cost too much. */
+  private final Map<String, Version> sound = new ConcurrentHashMap<>();
 
   private final Path audio;
   private final Path arriving;
@@ -86,7 +101,7 @@ class FolderAudioStore implements AudioStore {
 
   @Override
   public Incoming receive(InputStream in, long length) throws IOException {
-    requireSpace(length);
+    DiskSpace.require(arriving, length, "the file");
     Path file = scratch();
     MessageDigest digest = Sha256.digest();
     try {
@@ -101,19 +116,6 @@ class FolderAudioStore implements AudioStore {
     }
   }
 
-  private void requireSpace(long length) {
-    // Not the FileStore's figure: it needs a mount table, which a container may not have.
-    long free = arriving.toFile().getUsableSpace();
-    if (Math.max(0, length) > free - SPARE) {
-      throw new Refused(
-          "There is no room: the file has %s, and the disk of the audio store (%s) has %,d MB left. Free some space and send it again."
-              .formatted(
-                  length < 0 ? "no announced size" : "%,d MB".formatted(length / 1_000_000),
-                  audio,
-                  free / 1_000_000));
-    }
-  }
-
   @Override
   public Path scratch() {
     return arriving.resolve(Ids.next() + ".wav");
@@ -125,13 +127,41 @@ class FolderAudioStore implements AudioStore {
   }
 
   @Override
+  public Incoming link(Path file) throws IOException {
+    Path scratch = scratch();
+    try {
+      Files.createLink(scratch, file);
+    } catch (IOException | UnsupportedOperationException e) {
+      // A file system without hard links.
+      DiskSpace.require(arriving, Files.size(file), "the file");
+      Files.copy(file, scratch);
+    }
+    return seal(scratch);
+  }
+
+  @Override
   public Path locate(String sha256) {
     Path file = placeOf(sha256);
-    if (!Files.isRegularFile(file)) {
-      throw new AudioException(
-          "the audio store has no file " + sha256 + "; receive the delivery again");
+    try {
+      Version now = Version.of(file);
+      if (!now.equals(sound.get(sha256))) {
+        requireSound(file, sha256);
+        sound.put(sha256, now);
+      }
+      return file;
+    } catch (NoSuchFileException e) {
+      throw AudioException.of(sha256, "is not in the audio store any more; " + MEND);
+    } catch (IOException e) {
+      throw AudioException.of(
+          sha256, "cannot be read in the audio store (" + e.getMessage() + "); " + MEND);
     }
-    return file;
+  }
+
+  private static void requireSound(Path file, String sha256) throws IOException {
+    if (!Sha256.of(file).equals(sha256)) {
+      throw AudioException.of(
+          sha256, "is damaged in the audio store: it is not what was received; " + MEND);
+    }
   }
 
   private Path placeOf(String sha256) {
@@ -175,6 +205,8 @@ class FolderAudioStore implements AudioStore {
         whole.force(true);
       }
       Files.move(file, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      // It was hashed on its way here.
+      sound.put(sha256, Version.of(place));
     }
 
     @Override

@@ -1,0 +1,31 @@
+package drevik.server.store;
+
+import drevik.server.NoRoom;
+import java.nio.file.Path;
+
+/** What may be written to a disk that the database needs too. */
+public final class DiskSpace {
+  /** Bytes left free for the database, which must always be able to write. */
+  private static final long SPARE = 50_000_000;
+
+  private DiskSpace() {}
+
+  /**
+   * @param bytes that are going to be written; a figure below 0 means that nobody knows
+   * @param what they are: “the file”
+   * @throws NoRoom if they do not fit beside what the database needs
+   */
+  public static void require(Path folder, long bytes, String what) {
+    // Not the FileStore's figure: it needs a mount table, which a container may not have.
+    long free = folder.toFile().getUsableSpace();
+    if (Math.max(0, bytes) > free - SPARE) {
+      throw new NoRoom(
+          "There is no room: %s has %s, and the disk of %s has %,d MB left. Free some space and send it again."
+              .formatted(
+                  what,
+                  bytes < 0 ? "no announced size" : "%,d MB".formatted(bytes / 1_000_000),
+                  folder,
+                  free / 1_000_000));
+    }
+  }
+}
