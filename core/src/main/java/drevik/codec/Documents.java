@@ -11,6 +11,9 @@ import drevik.mix.Send;
 import drevik.mix.Validity;
 import java.util.Locale;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.cfg.EnumFeature;
@@ -30,6 +33,23 @@ public final class Documents {
           .addMixIn(Clip.class, OmitDefaults.OfClip.class)
           .build();
 
+  /** Values and brackets of a Mix of some 20,000 channels; a tree of them takes 150 MB. */
+  private static final int MOST_TOKENS = 2_000_000;
+
+  private static final int DEEPEST = 50;
+
+  /** Reads what somebody brings, as far as a Mix can go; its limits act while it is read. */
+  private static final JsonMapper FOREIGN =
+      JsonMapper.builder(
+              JsonFactory.builder()
+                  .streamReadConstraints(
+                      StreamReadConstraints.builder()
+                          .maxTokenCount(MOST_TOKENS)
+                          .maxNestingDepth(DEEPEST)
+                          .build())
+                  .build())
+          .build();
+
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
   private interface EditByName {}
 
@@ -39,6 +59,7 @@ public final class Documents {
   public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
     builder
         .addModule(new ChangesModule())
+        .addModule(new KeepableText())
         .addMixIn(Edit.class, EditByName.class)
         .enable(EnumFeature.READ_ENUMS_USING_TO_STRING, EnumFeature.WRITE_ENUMS_USING_TO_STRING)
         .changeDefaultPropertyInclusion(
@@ -66,9 +87,17 @@ public final class Documents {
    *     made
    */
   public static Mix readForeign(String json) {
-    Mix mix = readTrusted(json);
-    Validity.require(mix);
-    return mix;
+    try {
+      Mix mix = mixOf(FOREIGN.readTree(json));
+      Validity.require(mix);
+      return mix;
+    } catch (StreamConstraintsException e) {
+      throw new Refused(
+          "This file is larger or deeper than any Mix, and was not read further: "
+              + e.getOriginalMessage());
+    } catch (JacksonException e) {
+      throw unreadable(e);
+    }
   }
 
   /**
@@ -79,26 +108,33 @@ public final class Documents {
    */
   public static Mix readTrusted(String json) {
     try {
-      JsonNode tree = MAPPER.readTree(json);
-      int version = tree.path("version").asInt(0);
-      if (version > Mix.CURRENT_VERSION) {
-        throw new Refused(
-            "This Mix has format version "
-                + version
-                + ", and this Drevik reads up to "
-                + Mix.CURRENT_VERSION
-                + "; open it with a newer Drevik.");
-      }
-      if (version < 1 || !tree.path("channels").isArray()) {
-        throw new Refused("This is no Mix: it needs a “version” and a list of “channels”.");
-      }
-      if (version < Mix.CURRENT_VERSION) {
-        Migration.bringUpToDate((ObjectNode) tree);
-      }
-      return MAPPER.treeToValue(tree, Mix.class);
+      return mixOf(MAPPER.readTree(json));
     } catch (JacksonException e) {
-      throw new Refused("This is no readable Mix: " + e.getOriginalMessage());
+      throw unreadable(e);
     }
+  }
+
+  private static Mix mixOf(JsonNode tree) {
+    int version = tree.path("version").asInt(0);
+    if (version > Mix.CURRENT_VERSION) {
+      throw new Refused(
+          "This Mix has format version "
+              + version
+              + ", and this Drevik reads up to "
+              + Mix.CURRENT_VERSION
+              + "; open it with a newer Drevik.");
+    }
+    if (version < 1 || !tree.path("channels").isArray()) {
+      throw new Refused("This is no Mix: it needs a “version” and a list of “channels”.");
+    }
+    if (version < Mix.CURRENT_VERSION) {
+      Migration.bringUpToDate((ObjectNode) tree);
+    }
+    return MAPPER.treeToValue(tree, Mix.class);
+  }
+
+  private static Refused unreadable(JacksonException e) {
+    return new Refused("This is no readable Mix: " + e.getOriginalMessage());
   }
 
   /** Writes a Mix as the database keeps it, without blanks between. */

@@ -4,6 +4,7 @@ import drevik.deliver.NamePattern.Occasion;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
+import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -18,6 +19,9 @@ public final class FileNames {
   private static final Pattern FORBIDDEN = Pattern.compile("[/\\\\:*?\"<>|\\p{Cntrl}]");
   private static final Pattern RESERVED =
       Pattern.compile("(?i)(con|prn|aux|nul|com[0-9]|lpt[0-9])(\\..*)?");
+
+  /** File systems take 255 bytes; an ending is added to the name. */
+  private static final int MOST_BYTES = 240;
 
   private FileNames() {}
 
@@ -35,7 +39,13 @@ public final class FileNames {
     if (RESERVED.matcher(name).matches()) {
       return "is reserved on Windows";
     }
-    return name.length() > 200 ? "is longer than 200 characters" : null;
+    if (name.length() > 200) {
+      return "is longer than 200 characters";
+    }
+    int bytes = name.getBytes(StandardCharsets.UTF_8).length;
+    return bytes > MOST_BYTES
+        ? "is longer than " + MOST_BYTES + " bytes (it has " + bytes + ")"
+        : null;
   }
 
   /** A name with what file systems refuse made into hyphens. */

@@ -25,6 +25,7 @@ public final class Unpacker {
   public interface Receiver {
     /**
      * @param name with its folders, those of the zips around it included
+     * @throws AudioException if it cannot be used; it is refused then, and the others go on
      */
     void file(String name, InputStream content, long bytes) throws IOException;
 
@@ -34,6 +35,7 @@ public final class Unpacker {
 
   private static final int DEEPEST = 3;
   private static final int MOST_FILES = 20_000;
+  private static final int MOST_REFUSED = 500;
 
   /**
    * No delivered audio is packed to a hundredth, but for silence; bytes up to which nobody cares.
@@ -48,6 +50,7 @@ public final class Unpacker {
   private final long mostBytes;
   private long bytes;
   private int files;
+  private int refused;
 
   private Unpacker(Receiver receiver, long mostBytes) {
     this.receiver = receiver;
@@ -111,10 +114,17 @@ public final class Unpacker {
     } catch (TooMuch e) {
       throw e;
     } catch (Refused e) {
-      receiver.refused(DeliveredNames.shown(path), e.getMessage());
+      refuse(path, e.getMessage());
     } catch (AudioException e) {
-      receiver.refused(DeliveredNames.shown(path), e.getMessage());
+      refuse(path, e.getMessage());
     }
+  }
+
+  private void refuse(String path, String why) {
+    if (++refused > MOST_REFUSED) {
+      throw tooMuch(path, "more than " + MOST_REFUSED + " files that cannot be used");
+    }
+    receiver.refused(DeliveredNames.shown(path), why);
   }
 
   private static void requirePlain(ZipFile zip, ZipArchiveEntry entry, String path) {

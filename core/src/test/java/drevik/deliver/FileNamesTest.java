@@ -66,6 +66,7 @@ class FileNamesTest {
     assertThat(FileNames.fault(name)).contains(says);
     assertThat(FileNames.fault("Drums stem")).isNull();
     assertThat(FileNames.fault("x".repeat(201))).contains("200");
+    assertThat(FileNames.fault("音".repeat(100))).contains("240 bytes (it has 300)");
   }
 
   @Test

@@ -1,13 +1,16 @@
 package drevik.server;
 
 import java.nio.file.Path;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 
 /**
  * Settings.
  *
  * @param data folder for audio and prints
  * @param demo load the demo once
+ * @param hosts names that this machine is called by, beside those that every machine has
  */
 @ConfigurationProperties("drevik")
-public record DrevikProperties(Path data, boolean demo) {}
+public record DrevikProperties(Path data, boolean demo, @DefaultValue List<String> hosts) {}

@@ -372,6 +372,34 @@ class IntakeTest {
   }
 
   @Test
+  void aZipOfNothingButJunkIsNotListedEntryByEntry() throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      for (int i = 0; i < 700; i++) {
+        put(zip, "junk " + i + ".txt", "no audio".getBytes(UTF_8));
+      }
+    }
+    Answer answer = send("junk.zip", bytes.toByteArray());
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.detail()).contains("more than 500 files that cannot be used");
+    assertThat(server.measured(delivery).path("files").size()).isLessThan(520);
+  }
+
+  @Test
+  void aPrintedFileThatIsGoneIsToldInWords() throws IOException {
+    assertThat(printed()).startsWith("done");
+    JsonNode run = server.get("/api/mixes/" + mix + "/prints").body().get(0);
+    String path = "/api/prints/" + run.path("id").asString();
+    Path file = server.data().resolve("prints").resolve(run.path("id").asString());
+    Files.delete(file.resolve("Drums stem.wav"));
+    for (String asked : List.of("/files/Drums%20stem.wav", "/zip")) {
+      Answer answer = server.get(path + asked);
+      assertThat(answer.status()).isEqualTo(404);
+      assertThat(answer.detail()).contains("“Drums stem.wav” is not on the disk any more");
+    }
+  }
+
+  @Test
   void piecesThatAreMoreThanWasAnnouncedOrNoAudioAreRefused() {
     String begin = "/api/deliveries/" + delivery + "/uploads";
     String id =
@@ -415,7 +443,11 @@ class IntakeTest {
   void whatIsPutIntoTheInboxBecomesADeliveryOfItsSession() throws IOException {
     // Sessions of one name are told apart by their ids.
     Shelf shelf = server.bean(Shelf.class);
-    shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Song");
+    String template = shelf.create(WeathervaneDemo.template(), "test");
+    shelf.startSession(template, "Song");
+    // Nor is one mixed up with another that is called like its id, or a name no folder can have.
+    shelf.startSession(template, mix);
+    shelf.startSession(template, "\uD83E\uDD41".repeat(70));
     Path inbox = server.data().resolve("inbox").resolve(mix);
     RunningServer.waitUntil(() -> Files.isDirectory(inbox));
     Path entry = Files.createDirectories(inbox.resolve("From the client/Drums"));

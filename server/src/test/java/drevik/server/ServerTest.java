@@ -367,8 +367,8 @@ class ServerTest {
     int before = server.get("/api/mixes").body().size();
     String mix = new String(server.get("/api/mixes/" + session() + "/document").bytes(), UTF_8);
     Answer large = server.postText("/api/mixes/files", mix + " ".repeat(32_000_000));
-    assertThat(large.status()).isEqualTo(422);
-    assertThat(large.detail()).contains("at most 32 MB");
+    assertThat(large.status()).isEqualTo(413);
+    assertThat(large.detail()).contains("longer than the 32 MB");
     String described = mix.replaceFirst("\"description\" : \"", "$0" + "x".repeat(5_000_000));
     assertThat(server.postText("/api/mixes/files", described).detail())
         .contains("A description has at most 4000 characters");

@@ -18,6 +18,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -82,6 +83,7 @@ public class Inbox {
             .collect(
                 Collectors.groupingBy(
                     session -> session.name().toLowerCase(Locale.ROOT), Collectors.counting()));
+    Set<String> ids = sessions.stream().map(Shelf.Named::id).collect(Collectors.toSet());
     return sessions.stream()
         .collect(
             Collectors.toMap(
@@ -89,7 +91,9 @@ public class Inbox {
                   boolean own = Lookup.in(namesakes, session.name().toLowerCase(Locale.ROOT)) == 1;
                   boolean sound =
                       FileNames.fault(session.name()) == null && !session.name().startsWith(".");
-                  return own && sound ? session.name() : session.id();
+                  return own && sound && !ids.contains(session.name())
+                      ? session.name()
+                      : session.id();
                 },
                 Shelf.Named::id));
   }

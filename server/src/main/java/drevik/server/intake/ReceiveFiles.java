@@ -104,11 +104,7 @@ public class ReceiveFiles {
             public void file(String path, InputStream content, long bytes) throws IOException {
               byte[] start = content.readNBytes(Container.START_BYTES);
               InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), content);
-              try {
-                taken.add(take(delivery, path, start, () -> store.receive(whole, bytes)));
-              } catch (AudioException e) {
-                // It is listed with its fault; the others go on.
-              }
+              taken.add(take(delivery, path, start, () -> store.receive(whole, bytes)));
             }
 
             @Override

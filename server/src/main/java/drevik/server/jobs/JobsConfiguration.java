@@ -8,6 +8,7 @@ import drevik.server.intake.Inbox;
 import drevik.server.intake.InspectFiles;
 import drevik.server.intake.InspectJob;
 import drevik.server.intake.Uploads;
+import drevik.server.mix.MixEdits;
 import drevik.server.print.PrintJob;
 import drevik.server.print.PrintService;
 import java.time.Clock;
@@ -28,6 +29,7 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 class JobsConfiguration {
   private static final Duration HEARTBEAT = Duration.ofSeconds(2);
   private static final Duration INBOX_EVERY = Duration.ofSeconds(3);
+  private static final Duration TIDY_EVERY = Duration.ofHours(6);
   private static final Duration UPLOADS_EVERY = Duration.ofSeconds(5);
 
   /**
@@ -57,7 +59,8 @@ class JobsConfiguration {
       ObjectProvider<PrintService> prints,
       ObjectProvider<InspectFiles> inspecting,
       ObjectProvider<Inbox> inbox,
-      ObjectProvider<Uploads> uploads) {
+      ObjectProvider<Uploads> uploads,
+      ObjectProvider<MixEdits> edits) {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
@@ -68,7 +71,9 @@ class JobsConfiguration {
             Tasks.recurring("inbox", FixedDelay.of(INBOX_EVERY))
                 .execute((instance, context) -> inbox.getObject().scan()),
             Tasks.recurring("uploads", FixedDelay.of(UPLOADS_EVERY))
-                .execute((instance, context) -> uploads.getObject().takeInWhatIsWhole()))
+                .execute((instance, context) -> uploads.getObject().takeInWhatIsWhole()),
+            Tasks.recurring("tidying", FixedDelay.of(TIDY_EVERY))
+                .execute((instance, context) -> edits.getObject().forgetOldRequests()))
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(400))
         .heartbeatInterval(HEARTBEAT)

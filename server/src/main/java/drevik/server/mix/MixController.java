@@ -4,7 +4,6 @@ import drevik.codec.Documents;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
-import drevik.mix.Refused;
 import drevik.route.SignalGraph;
 import drevik.starters.Starters;
 import io.swagger.v3.oas.annotations.Operation;
@@ -56,8 +55,6 @@ class MixController {
     }
   }
 
-  private static final int LARGEST_FILE = 32_000_000;
-
   private final Shelf shelf;
   private final Mixes mixes;
   private final MixEdits edits;
@@ -96,7 +93,7 @@ class MixController {
     return new Created(shelf.create(Starters.album(wanted.songs()), "new album"));
   }
 
-  /** The body is a Mix as a file has it; no more of it is read than a Mix can have. */
+  /** The body is a Mix as a file has it. */
   @PostMapping("/files")
   @Operation(
       requestBody =
@@ -104,14 +101,7 @@ class MixController {
               required = true,
               content = @Content(schema = @Schema(type = "string"))))
   Created readFile(InputStream document) throws IOException {
-    byte[] bytes = document.readNBytes(LARGEST_FILE + 1);
-    if (bytes.length > LARGEST_FILE) {
-      throw new Refused(
-          "A Mix has at most "
-              + LARGEST_FILE / 1_000_000
-              + " MB; this file is larger, and no Mix.");
-    }
-    Mix mix = Documents.readForeign(new String(bytes, StandardCharsets.UTF_8));
+    Mix mix = Documents.readForeign(new String(document.readAllBytes(), StandardCharsets.UTF_8));
     SignalGraph.requireSound(mix);
     return new Created(shelf.create(mix, "read from a file"));
   }

@@ -134,6 +134,11 @@ public class MixEdits {
     return requests.isDone(id, asked.request());
   }
 
+  /** Called by the scheduler: an id is kept only as long as somebody may ask with it again. */
+  public void forgetOldRequests() {
+    requests.forgetOld();
+  }
+
   private MixChange carryOut(String id, Asked asked, Step step) {
     Outcome outcome =
         transaction.execute(

@@ -126,6 +126,8 @@ class PrintController {
   @GetMapping(path = "/api/prints/{id}/zip", produces = "application/zip")
   ResponseEntity<StreamingResponseBody> zip(@PathVariable String id) {
     PrintReport report = prints.report(id);
+    // Asked before the first byte is sent: behind it nothing can be said any more.
+    report.files().forEach(printed -> prints.file(id, printed.file()));
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {

@@ -100,7 +100,11 @@ public class PrintService {
     if (report.files().stream().noneMatch(f -> f.file().equals(name))) {
       throw new NotFound("Print run “" + id + "” has no file “" + name + "”.");
     }
-    return folder(id).resolve(name);
+    Path file = folder(id).resolve(name);
+    if (!Files.isRegularFile(file)) {
+      throw new NotFound("“" + name + "” is not on the disk any more; print it again.");
+    }
+    return file;
   }
 
   public PrintReport report(String id) {

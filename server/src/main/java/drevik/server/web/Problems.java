@@ -1,13 +1,18 @@
-package drevik.server;
+package drevik.server.web;
 
 import drevik.audio.AudioException;
 import drevik.mix.Refused;
+import drevik.server.Conflict;
+import drevik.server.NoRoom;
+import drevik.server.NotFound;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.sql.SQLException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -19,6 +24,7 @@ import tools.jackson.core.JacksonException;
 
 /** Turns what went wrong into a problem document (RFC 9457) whose detail says what to do. */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class Problems {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
@@ -52,10 +58,20 @@ class Problems {
 
   @ExceptionHandler(HttpMessageNotReadableException.class)
   ProblemDetail unreadable(HttpMessageNotReadableException e) {
+    for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+      if (cause instanceof BadBody bad) {
+        return badBody(bad);
+      }
+    }
     String why =
         e.getCause() instanceof JacksonException json ? json.getOriginalMessage() : "it is empty";
     return problem(
         HttpStatus.BAD_REQUEST, "Not understood", "The request could not be read: " + why);
+  }
+
+  @ExceptionHandler(BadBody.class)
+  ProblemDetail badBody(BadBody e) {
+    return problem(e.status(), "Not read to its end", e.getMessage());
   }
 
   @ExceptionHandler(FileSystemException.class)
