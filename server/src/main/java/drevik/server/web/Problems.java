@@ -14,10 +14,13 @@ import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import tools.jackson.core.JacksonException;
@@ -83,14 +86,35 @@ class Problems {
         "The file could not be written: " + e.getReason() + ". Free some space and send it again.");
   }
 
-  /** The database refuses for want of space too (SQLSTATE class 53, insufficient resources). */
+  /** It died, or was away: whoever watches over it starts it again. */
+  @ExceptionHandler({
+    CannotCreateTransactionException.class,
+    DataAccessResourceFailureException.class,
+    TransactionSystemException.class
+  })
+  ProblemDetail databaseIsAway(RuntimeException e) {
+    LOG.error("database is away: {}", e.getMessage());
+    return problem(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "The database does not answer",
+        "The database does not answer at this moment, and is started again by itself. Try again in some seconds.");
+  }
+
+  /**
+   * The database refuses for want of space too (SQLSTATE class 53, insufficient resources), and is
+   * away in the middle of a request (08, connection; 57, operator intervention).
+   */
   @ExceptionHandler(DataAccessException.class)
   ProblemDetail database(DataAccessException e) {
-    LOG.error("database", e);
-    boolean full =
+    String state =
         e.getMostSpecificCause() instanceof SQLException sql
-            && String.valueOf(sql.getSQLState()).startsWith("53");
-    return full
+            ? String.valueOf(sql.getSQLState())
+            : "";
+    if (state.startsWith("08") || state.startsWith("57")) {
+      return databaseIsAway(e);
+    }
+    LOG.error("database", e);
+    return state.startsWith("53")
         ? fullDisk()
         : problem(
             HttpStatus.INTERNAL_SERVER_ERROR,

@@ -1,0 +1,119 @@
+# Everything that is kept, in one file and back, and whether it is as it was.
+
+# The database's port, started for this if it does not run; then stop_if_started stops it again.
+borrow_database() {
+  local data=$1
+  started=""
+  if database_runs "$data"; then
+    database=$(database_port "$data")
+  else
+    [ -f "$data/db/cluster/PG_VERSION" ] || fail "there is no Drevik in $data; set DREVIK_DATA to its folder"
+    exec 9>>"$data/lock"
+    flock -n 9 || fail "another Drevik is starting on $data; try again when it runs"
+    database=$(database_up "$data")
+    started=yes
+  fi
+}
+
+stop_if_started() { [ -z "${started:-}" ] || database_down "$1"; }
+
+# What is in a backup: about (its format), database (pg_dump's own format), audio/, prints/.
+backup() {
+  local older="" names
+  file=${1:-}
+  [ -n "$file" ] && { [ $# -eq 1 ] || { [ $# -eq 3 ] && [ "$2" = --since ]; }; } || { usage >&2; exit 2; }
+  [ $# -eq 3 ] && older=$3
+  [ -e "$file" ] && fail "$file is there already; name a new file"
+  [ -z "$older" ] || [ -f "$older" ] || fail "there is no backup $older"
+  file=$(realpath -m "$file")
+  [ -w "$(dirname "$file")" ] || fail "the folder of $file cannot be written"
+  data=$(data_folder)
+  umask 077
+  need_postgres
+  borrow_database "$data"
+  work=$(mktemp -d)
+  trap 'rm -rf "$work" "$file.part"; stop_if_started "$data"' EXIT
+  # The database first: what it speaks of is in the store before it is spoken of, and is never changed.
+  with_password "$data" "$(postgres_bin)/pg_dump" -p "$database" -Fc drevik >"$work/database" || fail "the database could not be copied"
+  printf 'Drevik backup 1\nmade %s\n' "$(date -u +%Y-%m-%dT%H:%M:%SZ)" >"$work/about"
+  (cd "$data" && find audio prints -type f -not -path '*.unfinished/*' 2>/dev/null | sort) >"$work/all" || true
+  names="$work/all"
+  if [ -n "$older" ]; then
+    tar -tf "$older" | sort >"$work/had"
+    comm -23 "$work/all" "$work/had" >"$work/new"
+    names="$work/new"
+    printf 'since %s\n' "$(basename "$older")" >>"$work/about"
+  fi
+  tar -cf "$file.part" -C "$work" about database -C "$data" --verbatim-files-from -T "$names" || fail "the backup could not be written to $file"
+  sync "$file.part"
+  mv "$file.part" "$file"
+  say "Backed up to $file: $(wc -l <"$names") files and the database, $(du -h "$file" | cut -f1)."
+}
+
+# What a backup is made of, and nothing else: a file of strangers must not write anywhere it likes.
+is_backup() {
+  tar -tf "$1" 2>/dev/null >"$2" || return 1
+  grep -qx about "$2" && grep -qx database "$2" \
+    && ! grep -qvE '^(about|database|audio/[0-9a-f]{2}/[0-9a-f]{64}|prints/[^/]+/[^/]+)$' "$2" \
+    && ! grep -qE '(^|/)\.\.(/|$)' "$2"
+}
+
+restore() {
+  umask 077
+  [ $# -ge 1 ] || { usage >&2; exit 2; }
+  data=$(data_folder)
+  [ -z "$(ls -A "$data")" ] || fail "$data is not empty, and nothing is written over; set DREVIK_DATA to a new folder"
+  need_postgres
+  work=$(mktemp -d)
+  trap 'rm -rf "$work"; database_down "$data"' EXIT
+  for file in "$@"; do
+    [ -f "$file" ] && is_backup "$file" "$work/names" || fail "$file is no backup of Drevik's, or is damaged"
+  done
+  exec 9>>"$data/lock"
+  flock -n 9 || fail "another Drevik is starting on $data"
+  close_folder "$data"
+  for file in "$@"; do
+    tar -xf "$file" -C "$data" --no-same-owner --exclude=about --exclude=database --skip-old-files || fail "$file could not be read to its end; $data is not whole"
+  done
+  tar -xOf "$1" database >"$work/database"
+  database=$(database_up "$data")
+  with_password "$data" "$(postgres_bin)/pg_restore" -p "$database" --no-owner --exit-on-error -d drevik <"$work/database" \
+    || fail "the database could not be put back; $data is not whole"
+  say "Restored into $data."
+  look_through "$data" "$database"
+}
+
+verify() {
+  local result=0
+  data=$(data_folder)
+  umask 077
+  need_postgres
+  borrow_database "$data"
+  trap 'stop_if_started "$data"' EXIT
+  look_through "$data" "$database" || result=1
+  return $result
+}
+
+# Every content that is known of is there and hashes to its name; what is there and not known of is told.
+look_through() {
+  local data=$1 database=$2 known damaged=0 missing=0 unknown=0 files=0 hash path
+  known=$(mktemp)
+  with_password "$data" "$(postgres_bin)/psql" -qtA -p "$database" drevik -c 'select sha256 from audio_file order by 1' >"$known"
+  while read -r hash path; do
+    files=$((files + 1))
+    if [ "$hash" != "$(basename "$path")" ]; then
+      damaged=$((damaged + 1))
+      say "damaged: $path. Send its delivery again, or restore it from a backup."
+    fi
+  done < <(cd "$data" && find audio -type f -print0 2>/dev/null | xargs -0r sha256sum)
+  while read -r hash; do
+    if [ ! -f "$data/audio/${hash:0:2}/$hash" ]; then
+      missing=$((missing + 1))
+      say "missing: audio/${hash:0:2}/$hash. Send its delivery again, or restore it from a backup."
+    fi
+  done <"$known"
+  unknown=$(comm -13 "$known" <(cd "$data" && find audio -type f -printf '%f\n' 2>/dev/null | sort) | wc -l)
+  rm -f "$known"
+  say "Looked at $files files: $damaged damaged, $missing missing, $unknown that nothing speaks of."
+  [ $((damaged + missing)) -eq 0 ]
+}

@@ -1,0 +1,144 @@
+# Starts Drevik on a data folder, and watches over it until it is told to stop.
+
+# Asked without curl, which an empty machine does not have.
+is_ready() {
+  local status
+  { exec 3<>"/dev/tcp/127.0.0.1/$1"; } 2>/dev/null || return 1
+  printf 'GET /api/ready HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3
+  read -r -t 5 status <&3 || true
+  exec 3>&-
+  case $status in *" 20"*) return 0 ;; *) return 1 ;; esac
+}
+
+data_folder() {
+  local data
+  if is_root; then data=${DREVIK_DATA:-/var/lib/drevik}; else data=${DREVIK_DATA:-${XDG_DATA_HOME:-$HOME/.local/share}/drevik}; fi
+  mkdir -p "$data" 2>/dev/null && [ -w "$data" ] || fail "the data folder $data cannot be written; set DREVIK_DATA to one that can"
+  (cd "$data" && pwd -P)
+}
+
+# One Drevik on one folder. The server holds the lock too: it may have outlived the script that
+# watched over it, and is then stopped, so that somebody watches again.
+lock_folder() {
+  local data=$1 watcher server
+  exec 9>>"$data/lock"
+  flock -n 9 && return
+  watcher=$(cat "$data/up.pid" 2>/dev/null || true)
+  if [ -n "$watcher" ] && grep -qa drevik "/proc/$watcher/cmdline" 2>/dev/null; then
+    say "Drevik is running already: $(cat "$data/url" 2>/dev/null)"
+    exit 0
+  fi
+  server=$(cat "$data/server.pid" 2>/dev/null || true)
+  say "A server was left alone on this folder; it is stopped and started again."
+  stop_server "$server"
+  flock -w 10 9 || fail "another program holds $data/lock; stop it first"
+}
+
+# A print or an upload that this cuts short is taken up again at the next start.
+stop_server() {
+  local pid=$1 tries
+  [ -n "$pid" ] && grep -qa drevik-server "/proc/$pid/cmdline" 2>/dev/null || return 0
+  kill -TERM "$pid" 2>/dev/null || true
+  for tries in $(seq 35); do
+    kill -0 "$pid" 2>/dev/null || return 0
+    sleep 0.1
+  done
+  kill -KILL "$pid" 2>/dev/null || true
+}
+
+# Out of memory ends the server at once: nothing is half done then, and it is started again.
+start_server() {
+  local data=$1 database=$2 port=$3
+  rm -rf "$data/tmp"
+  mkdir -p "$data/tmp"
+  DREVIK_DB_URL="jdbc:postgresql://127.0.0.1:$database/drevik" DREVIK_DB_PASSWORD=$(cat "$data/db-password") \
+    DREVIK_PG_DUMP="$(postgres_bin)/pg_dump" DREVIK_DATA="$data" DREVIK_PORT=$port DREVIK_DEMO=${DREVIK_DEMO:-true} \
+    java -XX:+UseParallelGC -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$data/tmp" "${engine[@]}" \
+    -jar "$here/server/target/drevik-server.jar" \
+    --logging.file.name="$data/server.log" --logging.threshold.console=off >"$data/server.out" 2>&1 &
+  server=$!
+  # So that the shell says nothing of its own when it is killed.
+  disown "$server"
+  printf '%s' "$server" >"$data/server.pid"
+}
+
+# What the server itself said that it cannot start for; its other words are in its log.
+why_it_ended() { sed -n 's/^drevik: //p' "$1/server.out" | tail -n 1; }
+
+wait_until_ready() {
+  local data=$1 port=$2 why
+  while ! is_ready "$port"; do
+    if ! kill -0 "$server" 2>/dev/null; then
+      why=$(why_it_ended "$data")
+      fail "${why:-the server did not start; see the end of $data/server.log and $data/server.out}"
+    fi
+    sleep 0.5
+  done
+}
+
+shut_down() {
+  stop_server "${server:-}"
+  database_down "$data"
+  rm -f "$data/url" "$data/up.pid" "$data/server.pid"
+}
+
+# Looks every second whether both live, and starts again what died; not for ever what dies at once.
+watch_over() {
+  local data=$1 database=$2 port=$3 deaths=0 died=0 why
+  while true; do
+    sleep 1 9>&- &
+    wait $! || true
+    if ! database_runs "$data"; then
+      say "The database ended; it is started again."
+      restart_database "$data" "$database"
+    fi
+    if ! kill -0 "$server" 2>/dev/null; then
+      why=$(why_it_ended "$data")
+      [ -z "$why" ] || fail "$why"
+      [ $((SECONDS - died)) -lt 60 ] || deaths=0
+      died=$SECONDS
+      deaths=$((deaths + 1))
+      [ "$deaths" -le 5 ] || fail "the server ended again and again; see the end of $data/server.log and $data/server.out"
+      say "The server ended; it is started again."
+      start_server "$data" "$database" "$port"
+    fi
+  done
+}
+
+# On the port that the server knows.
+restart_database() {
+  local data=$1 port=$2
+  rm -f "$data/db/cluster/postmaster.pid"
+  as_postgres "$(postgres_bin)/pg_ctl" -D "$data/db/cluster" -l "$data/db/log" -w -t 60 \
+    -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=''" start >/dev/null 9>&- \
+    || say "The database does not start; see $data/db/log. It is tried again."
+}
+
+up() {
+  local database port url
+  umask 077
+  data=$(data_folder)
+  lock_folder "$data"
+  printf '%s' "$$" >"$data/up.pid"
+  need_tools
+  build
+  # The first start makes a database and the demo song; later ones need only what is received.
+  if [ -d "$data/db" ]; then need_space "$data" 60; else need_space "$data" 1000; fi
+  close_folder "$data"
+  trap 'shut_down; exit 0' INT TERM
+  trap 'shut_down' EXIT
+  if [ -d "$data/demo" ] || [ "${DREVIK_DEMO:-true}" != true ]; then
+    say "Starting."
+  else
+    say "Starting; the demo song is made once, which takes half a minute."
+  fi
+  database=$(database_up "$data")
+  port=$(free_port "${DREVIK_PORT:-8117}")
+  url="http://127.0.0.1:$port/"
+  start_server "$data" "$database" "$port"
+  wait_until_ready "$data" "$port"
+  printf '%s' "$url" >"$data/url"
+  printf 'Drevik: %s\n' "$url"
+  [ -d "$data/demo" ] && say "A delivery to drop by hand: $data/demo. Ctrl-C stops everything."
+  watch_over "$data" "$database" "$port"
+}
