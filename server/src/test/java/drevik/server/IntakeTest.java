@@ -9,7 +9,9 @@ import drevik.audio.Sha256;
 import drevik.audio.WavWriter;
 import drevik.demo.WeathervaneDemo;
 import drevik.server.RunningServer.Answer;
+import drevik.server.intake.Uploads;
 import drevik.server.mix.Shelf;
+import drevik.server.store.DiskSpace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
@@ -304,6 +306,33 @@ class IntakeTest {
     String other = beginTake(whole.length, 2);
     assertThat(other).isNotEqualTo(id);
     assertThat(beginTake(whole.length, 2)).isEqualTo(other);
+  }
+
+  @Test
+  void aZipThatNoRoomWasLeftToUnpackStaysWholeAndIsUnpackedWhenThereIs() throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      put(zip, "Kick.wav", noise(12, 1));
+    }
+    String id = beginTake(bytes.size(), 3);
+    Answer full;
+    DiskSpace space = server.bean(DiskSpace.class);
+    space.leaveFree(Long.MAX_VALUE / 2);
+    try {
+      full = piece(id, 0, bytes.toByteArray());
+      assertThat(server.get("/api/uploads/" + id).body().path("received").asInt()).isZero();
+      Files.write(server.data().resolve("uploads").resolve(id + ".part"), bytes.toByteArray());
+      server.bean(Uploads.class).takeInWhatIsWhole();
+      assertThat(server.get("/api/uploads/" + id).body().path("done").asBoolean()).isFalse();
+      assertThat(server.measured(delivery).path("files")).isEmpty();
+    } finally {
+      space.leaveFree();
+    }
+    assertThat(full.status()).isEqualTo(507);
+    assertThat(full.detail()).contains("There is no room", "Free some space");
+    RunningServer.waitUntil(() -> server.get("/api/uploads/" + id).body().path("done").asBoolean());
+    assertThat(server.measured(delivery).path("files").findValuesAsString("name"))
+        .containsExactly("Take.wav/Kick.wav");
   }
 
   private String beginTake(int bytes, long changed) {

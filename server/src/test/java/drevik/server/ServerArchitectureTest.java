@@ -35,7 +35,7 @@ class ServerArchitectureTest {
         .layer("web")
         .definedBy("drevik.server.web..")
         .whereLayer("mix")
-        .mayOnlyBeAccessedByLayers("intake", "print", "demo")
+        .mayOnlyBeAccessedByLayers("intake", "print", "jobs", "demo")
         .whereLayer("intake")
         .mayOnlyBeAccessedByLayers("jobs", "demo")
         .whereLayer("print")

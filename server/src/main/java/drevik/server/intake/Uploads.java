@@ -61,6 +61,7 @@ public class Uploads {
   private final DeliveryRows deliveries;
   private final ReceiveFiles receiving;
   private final Path folder;
+  private final DiskSpace space;
   private final Clock clock;
 
   Uploads(
@@ -68,6 +69,7 @@ public class Uploads {
       DeliveryRows deliveries,
       ReceiveFiles receiving,
       DrevikProperties properties,
+      DiskSpace space,
       Clock clock)
       throws IOException {
     this.uploads = uploads;
@@ -75,6 +77,7 @@ public class Uploads {
     this.receiving = receiving;
     this.folder = Files.createDirectories(properties.data().toAbsolutePath().resolve("uploads"));
     this.clock = clock;
+    this.space = space;
   }
 
   /**
@@ -99,7 +102,7 @@ public class Uploads {
         uploads
             .findByDeliveryIdAndNameAndBytesAndChangedAndDoneFalse(deliveryId, name, bytes, changed)
             .orElseThrow(() -> new Conflict("“" + name + "” has just been taken in."));
-    DiskSpace.require(folder, bytes - received(row), "“" + name + "”");
+    space.require(folder, bytes - received(row), "“" + name + "”");
     return state(row);
   }
 
@@ -193,7 +196,7 @@ public class Uploads {
                   .formatted(row.name, row.bytes));
         }
         if (looked - left >= LOOK_EVERY) {
-          DiskSpace.require(folder, Math.min(left, LOOK_EVERY), "what is still to come");
+          space.require(folder, Math.min(left, LOOK_EVERY), "what is still to come");
           looked = left;
         }
         out.write(buffer, 0, got);

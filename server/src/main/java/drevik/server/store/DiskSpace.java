@@ -2,23 +2,36 @@ package drevik.server.store;
 
 import drevik.server.NoRoom;
 import java.nio.file.Path;
+import org.springframework.stereotype.Component;
 
 /** What may be written to a disk that the database needs too. */
-public final class DiskSpace {
-  /** Bytes left free for the database, which must always be able to write. */
+@Component
+public class DiskSpace {
   private static final long SPARE = 50_000_000;
 
-  private DiskSpace() {}
+  private volatile long spare = SPARE;
+
+  /**
+   * @param bytes left free for the database, which must always be able to write; 50 MB unless said
+   */
+  public void leaveFree(long bytes) {
+    spare = bytes;
+  }
+
+  /** As much as is usual. */
+  public void leaveFree() {
+    leaveFree(SPARE);
+  }
 
   /**
    * @param bytes that are going to be written; a figure below 0 means that nobody knows
    * @param what they are: “the file”
    * @throws NoRoom if they do not fit beside what the database needs
    */
-  public static void require(Path folder, long bytes, String what) {
+  public void require(Path folder, long bytes, String what) {
     // Not the FileStore's figure: it needs a mount table, which a container may not have.
     long free = folder.toFile().getUsableSpace();
-    if (Math.max(0, bytes) > free - SPARE) {
+    if (Math.max(0, bytes) > free - spare) {
       throw new NoRoom(
           "There is no room: %s has %s, and the disk of %s has %,d MB left. Free some space and send it again."
               .formatted(

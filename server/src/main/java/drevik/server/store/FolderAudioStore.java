@@ -46,12 +46,14 @@ class FolderAudioStore implements AudioStore {
   /** Contents that this process found sound; reading all of it at each use would cost too much. */
   private final Map<String, Version> sound = new ConcurrentHashMap<>();
 
+  private final DiskSpace space;
   private final Path audio;
   private final Path arriving;
   private final FileChannel lockFile;
   private final FileLock lock;
 
-  FolderAudioStore(DrevikProperties properties) throws IOException {
+  FolderAudioStore(DrevikProperties properties, DiskSpace space) throws IOException {
+    this.space = space;
     audio = properties.data().toAbsolutePath().resolve("audio");
     Path all = properties.data().toAbsolutePath().resolve("arriving");
     Files.createDirectories(audio);
@@ -101,7 +103,7 @@ class FolderAudioStore implements AudioStore {
 
   @Override
   public Incoming receive(InputStream in, long length) throws IOException {
-    DiskSpace.require(arriving, length, "the file");
+    space.require(arriving, length, "the file");
     Path file = scratch();
     MessageDigest digest = Sha256.digest();
     try {
@@ -133,7 +135,7 @@ class FolderAudioStore implements AudioStore {
       Files.createLink(scratch, file);
     } catch (IOException | UnsupportedOperationException e) {
       // A file system without hard links.
-      DiskSpace.require(arriving, Files.size(file), "the file");
+      space.require(arriving, Files.size(file), "the file");
       Files.copy(file, scratch);
     }
     return seal(scratch);
