@@ -39,7 +39,7 @@ backup() {
   (cd "$data" && find audio prints -type f -not -path '*.unfinished/*' 2>/dev/null | sort) >"$work/all" || true
   names="$work/all"
   if [ -n "$older" ]; then
-    tar -tf "$older" | sort >"$work/had"
+    tar --quoting-style=literal -tf "$older" | sort >"$work/had"
     comm -23 "$work/all" "$work/had" >"$work/new"
     names="$work/new"
     printf 'since %s\n' "$(basename "$older")" >>"$work/about"
@@ -52,7 +52,9 @@ backup() {
 
 # What a backup is made of, and nothing else: a file of strangers must not write anywhere it likes.
 is_backup() {
-  tar -tf "$1" 2>/dev/null >"$2" || return 1
+  tar --quoting-style=literal -tf "$1" 2>/dev/null >"$2" || return 1
+  # Plain files: a link could lead anywhere.
+  ! tar -tvf "$1" | grep -qv '^-' || return 1
   grep -qx about "$2" && grep -qx database "$2" \
     && ! grep -qvE '^(about|database|audio/[0-9a-f]{2}/[0-9a-f]{64}|prints/[^/]+/[^/]+)$' "$2" \
     && ! grep -qE '(^|/)\.\.(/|$)' "$2"

@@ -47,6 +47,7 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
             .web(WebApplicationType.SERVLET)
             .run(
                 "--server.port=0",
+                "--drevik.hosts=mixing.local",
                 "--spring.datasource.url=" + ThrowawayPostgres.shared().newDatabase(),
                 "--drevik.data=" + data);
   }

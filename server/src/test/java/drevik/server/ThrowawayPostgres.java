@@ -92,7 +92,8 @@ public final class ThrowawayPostgres implements AutoCloseable {
     run(command);
   }
 
-  private static String bin(String program) {
+  /** A program of the installed PostgreSQL. */
+  public static String bin(String program) {
     try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
       return versions
           .map(version -> version.resolve("bin").resolve(program))

@@ -62,6 +62,7 @@ class TrustTest {
     "127.0.0.1:8117, 200",
     "localhost, 200",
     "[::1]:8117, 200",
+    "Mixing.local:8117, 200",
     "drevik.example, 421",
     "127.0.0.1.drevik.example:8117, 421"
   })

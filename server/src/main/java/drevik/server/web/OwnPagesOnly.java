@@ -77,12 +77,12 @@ class OwnPagesOnly extends OncePerRequestFilter {
         return;
       }
     }
-    if (hasControlCharacters(request)) {
+    if (holdsNul(request)) {
       Problem.answer(
           response,
           HttpStatus.BAD_REQUEST,
           "Not understood",
-          "The address holds a control character; take it out.");
+          "The address holds the character U+0000; take it out.");
       return;
     }
     chain.doFilter(request, response);
@@ -134,15 +134,15 @@ class OwnPagesOnly extends OncePerRequestFilter {
     }
   }
 
-  /** No database keeps them, and no name has them. */
-  private static boolean hasControlCharacters(HttpServletRequest request) {
-    return hasControlCharacters(request.getServletPath())
+  /** No database keeps that character, and no name has it. */
+  private static boolean holdsNul(HttpServletRequest request) {
+    return holdsNul(request.getServletPath())
         || request.getParameterMap().values().stream()
             .flatMap(java.util.Arrays::stream)
-            .anyMatch(OwnPagesOnly::hasControlCharacters);
+            .anyMatch(OwnPagesOnly::holdsNul);
   }
 
-  private static boolean hasControlCharacters(String text) {
+  private static boolean holdsNul(String text) {
     return text.indexOf(0) >= 0;
   }
 }
