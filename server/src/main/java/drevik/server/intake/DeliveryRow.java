@@ -5,10 +5,13 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.SoftDelete;
+import org.hibernate.annotations.SoftDeleteType;
 import org.jspecify.annotations.Nullable;
 
 /** A batch of received files. */
 @Entity
+@SoftDelete(strategy = SoftDeleteType.TIMESTAMP, columnName = "removed_at")
 @Table(name = "delivery")
 class DeliveryRow {
   @Id String id;

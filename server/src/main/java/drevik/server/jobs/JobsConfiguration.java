@@ -11,6 +11,7 @@ import drevik.server.intake.Uploads;
 import drevik.server.mix.MixEdits;
 import drevik.server.print.PrintJob;
 import drevik.server.print.PrintService;
+import drevik.server.space.Removal;
 import java.time.Clock;
 import java.time.Duration;
 import javax.sql.DataSource;
@@ -60,7 +61,8 @@ class JobsConfiguration {
       ObjectProvider<InspectFiles> inspecting,
       ObjectProvider<Inbox> inbox,
       ObjectProvider<Uploads> uploads,
-      ObjectProvider<MixEdits> edits) {
+      ObjectProvider<MixEdits> edits,
+      ObjectProvider<Removal> removal) {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
@@ -73,7 +75,11 @@ class JobsConfiguration {
             Tasks.recurring("uploads", FixedDelay.of(UPLOADS_EVERY))
                 .execute((instance, context) -> uploads.getObject().takeInWhatIsWhole()),
             Tasks.recurring("tidying", FixedDelay.of(TIDY_EVERY))
-                .execute((instance, context) -> edits.getObject().forgetOldRequests()))
+                .execute(
+                    (instance, context) -> {
+                      edits.getObject().forgetOldRequests();
+                      removal.getObject().forgetOld();
+                    }))
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(400))
         .heartbeatInterval(HEARTBEAT)

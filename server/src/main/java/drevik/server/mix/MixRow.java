@@ -10,11 +10,14 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.SoftDelete;
+import org.hibernate.annotations.SoftDeleteType;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
 /** A Mix on the shelf: its head revision, and what the shelf shows of it. */
 @Entity
+@SoftDelete(strategy = SoftDeleteType.TIMESTAMP, columnName = "removed_at")
 @Table(name = "mix")
 class MixRow {
   @Id String id;

@@ -10,11 +10,14 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.SoftDelete;
+import org.hibernate.annotations.SoftDeleteType;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
 /** One print run: what was asked, how far it is, what came of it. */
 @Entity
+@SoftDelete(strategy = SoftDeleteType.TIMESTAMP, columnName = "removed_at")
 @Table(name = "print_run")
 class PrintRunRow {
   @Id String id;

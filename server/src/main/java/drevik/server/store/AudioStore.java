@@ -5,6 +5,8 @@ import drevik.mix.AudioRef;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Supplier;
 
 /** Audio by content: what is put in once is kept once, and appears only when it is whole. */
 public interface AudioStore {
@@ -16,7 +18,10 @@ public interface AudioStore {
 
     long bytes();
 
-    /** Moves it into the store. */
+    /**
+     * Moves it into the store. Until this is closed it is not discarded: by then something speaks
+     * of it.
+     */
     void keep() throws IOException;
 
     @Override
@@ -30,6 +35,13 @@ public interface AudioStore {
    * @throws drevik.server.NoRoom if there is no room for them
    */
   Incoming receive(InputStream in, long length) throws IOException;
+
+  /**
+   * Throws contents away.
+   *
+   * @param unused finds, while nothing new can come, which of them nobody speaks of
+   */
+  void discard(Supplier<List<String>> unused) throws IOException;
 
   /** An empty place for a file that a program writes; hashed when it is sealed. */
   Path scratch() throws IOException;

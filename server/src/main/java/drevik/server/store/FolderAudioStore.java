@@ -20,10 +20,12 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
-import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
+import java.util.concurrent.locks.ReadWriteLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -45,6 +47,11 @@ class FolderAudioStore implements AudioStore {
 
   /** Contents that this process found sound; reading all of it at each use would cost too much. */
   private final Map<String, Version> sound = new ConcurrentHashMap<>();
+
+  /**
+   * Held for reading from when a content is put in until it is spoken of; for writing to discard.
+   */
+  private final ReadWriteLock discarding = new ReentrantReadWriteLock();
 
   private final DiskSpace space;
   private final Path audio;
@@ -71,7 +78,7 @@ class FolderAudioStore implements AudioStore {
       for (Path folder : folders) {
         Path lock = folder.resolve("lock");
         if (!Files.exists(lock) || isFree(lock)) {
-          delete(folder);
+          Folders.delete(folder);
         }
       }
     }
@@ -86,19 +93,11 @@ class FolderAudioStore implements AudioStore {
     }
   }
 
-  private static void delete(Path folder) throws IOException {
-    try (Stream<Path> paths = Files.walk(folder)) {
-      for (Path path : paths.sorted(Comparator.reverseOrder()).toList()) {
-        Files.deleteIfExists(path);
-      }
-    }
-  }
-
   @PreDestroy
   void release() throws IOException {
     lock.close();
     lockFile.close();
-    delete(arriving);
+    Folders.delete(arriving);
   }
 
   @Override
@@ -166,6 +165,19 @@ class FolderAudioStore implements AudioStore {
     }
   }
 
+  @Override
+  public void discard(Supplier<List<String>> unused) throws IOException {
+    discarding.writeLock().lock();
+    try {
+      for (String sha256 : unused.get()) {
+        Files.deleteIfExists(placeOf(sha256));
+        sound.remove(sha256);
+      }
+    } finally {
+      discarding.writeLock().unlock();
+    }
+  }
+
   private Path placeOf(String sha256) {
     if (!sha256.matches("[0-9a-f]{64}")) {
       throw new AudioException("“" + sha256 + "” is no content hash");
@@ -177,6 +189,7 @@ class FolderAudioStore implements AudioStore {
     private final Path file;
     private final String sha256;
     private final long bytes;
+    private boolean kept;
 
     Arrived(Path file, String sha256, long bytes) {
       this.file = file;
@@ -201,6 +214,10 @@ class FolderAudioStore implements AudioStore {
 
     @Override
     public void keep() throws IOException {
+      if (!kept) {
+        discarding.readLock().lock();
+        kept = true;
+      }
       Path place = placeOf(sha256);
       Files.createDirectories(place.getParent());
       try (FileChannel whole = FileChannel.open(file, StandardOpenOption.WRITE)) {
@@ -213,6 +230,10 @@ class FolderAudioStore implements AudioStore {
 
     @Override
     public void close() throws IOException {
+      if (kept) {
+        discarding.readLock().unlock();
+        kept = false;
+      }
       Files.deleteIfExists(file);
     }
   }

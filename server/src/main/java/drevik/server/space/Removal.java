@@ -1,0 +1,204 @@
+package drevik.server.space;
+
+import drevik.mix.Refused;
+import drevik.server.DrevikProperties;
+import drevik.server.NotFound;
+import drevik.server.store.AudioStore;
+import drevik.server.store.Folders;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Takes away what nobody needs any more: first out of sight, from where it can be brought back, and
+ * after a while for good, with the audio that only it held.
+ */
+@Service
+public class Removal {
+  static final Duration KEPT = Duration.ofDays(14);
+
+  private static final Logger LOG = LoggerFactory.getLogger(Removal.class);
+
+  /** Contents that came so lately may be about to be spoken of. */
+  private static final Duration NEW = Duration.ofHours(1);
+
+  private final JdbcClient jdbc;
+  private final TransactionTemplate transaction;
+  private final AudioStore store;
+  private final Path data;
+  private final Clock clock;
+
+  Removal(
+      JdbcClient jdbc,
+      TransactionTemplate transaction,
+      AudioStore store,
+      DrevikProperties properties,
+      Clock clock) {
+    this.jdbc = jdbc;
+    this.transaction = transaction;
+    this.store = store;
+    this.data = properties.data().toAbsolutePath();
+    this.clock = clock;
+  }
+
+  /**
+   * Out of sight; nothing of it is touched.
+   *
+   * @throws NotFound if it is not there
+   * @throws Refused if it is a print that runs
+   */
+  void remove(Removable what, String id) {
+    if (what == Removable.PRINT && isRunning(id)) {
+      throw new Refused("This print is still being made; cancel it first.");
+    }
+    set(what, id, "removed_at = now() where removed_at is null and id = ?");
+  }
+
+  /** As if it had never been removed. */
+  void bringBack(Removable what, String id) {
+    set(what, id, "removed_at = null where removed_at is not null and id = ?");
+  }
+
+  private void set(Removable what, String id, String how) {
+    if (jdbc.sql("update " + what.table() + " set " + how).param(id).update() == 0) {
+      throw new NotFound("There is no such " + what + " (“" + id + "”) here any more.");
+    }
+  }
+
+  private boolean isRunning(String print) {
+    return jdbc.sql(
+                "select count(*) from print_run where id = ? and state in ('WAITING', 'RUNNING')")
+            .param(print)
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  /**
+   * For good, and at once.
+   *
+   * @throws Refused if it was not removed before
+   */
+  void forget(Removable what, String id) throws IOException {
+    int removed =
+        jdbc.sql(
+                "select count(*) from " + what.table() + " where id = ? and removed_at is not null")
+            .param(id)
+            .query(Integer.class)
+            .single();
+    if (removed == 0) {
+      throw new Refused("Only what was removed before can be thrown away for good.");
+    }
+    drop(what, id);
+    collect();
+  }
+
+  /** For good, what was removed long ago. Called by the scheduler. */
+  public void forgetOld() {
+    Timestamp old = Timestamp.from(clock.instant().minus(KEPT));
+    try {
+      boolean any = false;
+      for (Removable what : Removable.values()) {
+        List<String> ids =
+            jdbc.sql("select id from " + what.table() + " where removed_at < ?")
+                .param(old)
+                .query(String.class)
+                .list();
+        for (String id : ids) {
+          drop(what, id);
+          any = true;
+        }
+      }
+      if (any) {
+        collect();
+      }
+    } catch (IOException | RuntimeException e) {
+      LOG.warn("throwing away what was removed: {}", e.toString());
+    }
+  }
+
+  private void drop(Removable what, String id) throws IOException {
+    List<Path> files = new ArrayList<>();
+    transaction.executeWithoutResult(
+        status -> {
+          switch (what) {
+            case MIX -> dropMix(id, files);
+            case DELIVERY -> dropDelivery(id, files);
+            case PRINT -> dropPrint(id, files);
+          }
+        });
+    // Files go when no row speaks of them any more.
+    for (Path file : files) {
+      Folders.delete(file);
+    }
+  }
+
+  private void dropMix(String id, List<Path> files) {
+    ids("select id from delivery where mix_id = ?", id).forEach(one -> dropDelivery(one, files));
+    ids("select id from print_run where mix_id = ?", id).forEach(one -> dropPrint(one, files));
+    for (String table : List.of("done_request", "revision_name", "mix_revision")) {
+      jdbc.sql("delete from " + table + " where mix_id = ?").param(id).update();
+    }
+    jdbc.sql("delete from mix where id = ?").param(id).update();
+  }
+
+  private void dropDelivery(String id, List<Path> files) {
+    for (String upload : ids("select id from upload where delivery_id = ?", id)) {
+      files.add(data.resolve("uploads").resolve(upload + ".part"));
+      files.add(data.resolve("uploads").resolve(upload + ".lock"));
+    }
+    jdbc.sql("delete from upload where delivery_id = ?").param(id).update();
+    jdbc.sql("delete from delivered_file where delivery_id = ?").param(id).update();
+    jdbc.sql("delete from delivery where id = ?").param(id).update();
+  }
+
+  private void dropPrint(String id, List<Path> files) {
+    jdbc.sql("delete from print_run where id = ?").param(id).update();
+    files.add(data.resolve("prints").resolve(id));
+  }
+
+  private List<String> ids(String query, String id) {
+    return jdbc.sql(query).param(id).query(String.class).list();
+  }
+
+  /** Audio that no delivery has and no revision plays. */
+  private void collect() throws IOException {
+    store.discard(
+        () -> {
+          Set<String> played =
+              new HashSet<>(
+                  jdbc.sql(
+                          "select distinct found[1] from mix_revision,"
+                              + " regexp_matches(document::text, '\"sha256\": \"([0-9a-f]{64})\"', 'g')"
+                              + " as found")
+                      .query(String.class)
+                      .list());
+          List<String> unused =
+              jdbc
+                  .sql(
+                      "select sha256 from audio_file a where received_at < ? and not exists"
+                          + " (select 1 from delivered_file f where f.sha256 = a.sha256)")
+                  .param(Timestamp.from(clock.instant().minus(NEW)))
+                  .query(String.class)
+                  .list()
+                  .stream()
+                  .filter(hash -> !played.contains(hash))
+                  .toList();
+          for (String hash : unused) {
+            jdbc.sql("delete from audio_file where sha256 = ?").param(hash).update();
+          }
+          return unused;
+        });
+  }
+}
