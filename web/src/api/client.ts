@@ -40,6 +40,9 @@ export type StemSet = Schemas["StemSet"];
 export type Specification = Schemas["Specification"];
 export type RevisionLine = Schemas["RevisionLine"];
 export type FlowSketch = Schemas["FlowSketch"];
+export type SpaceView = Schemas["SpaceView"];
+export type MixSpace = Schemas["MixSpace"];
+export type SpacePart = Schemas["SpacePart"];
 export type ShelfItem = Schemas["ShelfItem"];
 
 /** The status of a problem that no server told. */

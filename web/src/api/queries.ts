@@ -340,6 +340,37 @@ export function useArchive() {
   });
 }
 
+export type Removable = "mix" | "delivery" | "print";
+
+export function useSpace() {
+  return useQuery({ queryKey: ["space"], queryFn: () => answered(api.GET("/api/space")) });
+}
+
+/** Takes something out of sight, brings it back, or throws it away for good. */
+export function useRemoval() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (wanted: { what: Removable; id: string; how: "remove" | "back" | "for-good" }) => {
+      const { what, id, how } = wanted;
+      const params = { params: { path: { what, id } } };
+      switch (how) {
+        case "remove":
+          return answered(api.DELETE("/api/space/{what}/{id}", params));
+        case "back":
+          return answered(api.POST("/api/space/{what}/{id}/back", params));
+        case "for-good":
+          return answered(api.DELETE("/api/space/{what}/{id}/for-good", params));
+      }
+    },
+    onSuccess: (space) => {
+      client.setQueryData(["space"], space);
+      // Wherever it was shown.
+      void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== "space" });
+    },
+    onError: complain,
+  });
+}
+
 export function useStartSession() {
   const client = useQueryClient();
   return useMutation({

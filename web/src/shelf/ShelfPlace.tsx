@@ -8,6 +8,7 @@ import { Field, FormDialog } from "../ui/FormDialog";
 import { plural, typedNumber } from "../ui/format";
 import { JOBS } from "../ui/jobs";
 import { FlowThumb } from "./FlowThumb";
+import { SpaceDialog } from "./SpaceDialog";
 
 /** Templates and sessions. Start here. */
 export function ShelfPlace() {
@@ -16,6 +17,7 @@ export function ShelfPlace() {
   const [wanted, setWanted] = useState("");
   const [archived, setArchived] = useState(false);
   const [album, setAlbum] = useState<string>();
+  const [space, setSpace] = useState(false);
   const navigate = useNavigate();
   const { mutate: make } = useMake();
   const file = useRef<HTMLInputElement>(null);
@@ -38,6 +40,7 @@ export function ShelfPlace() {
       },
       { id: "album", label: "New album…", key: "l", run: () => setAlbum("6") },
       { id: "read", label: "Read from a file…", key: "r", run: () => file.current?.click() },
+      { id: "space", label: "Space…", key: "s", run: () => setSpace(true) },
       { id: "search", label: "Search the shelf", key: "/", run: () => search.current?.focus() },
     ],
     [newTemplate],
@@ -79,6 +82,9 @@ export function ShelfPlace() {
         </button>
         <button onClick={() => file.current?.click()}>
           Read from a file… <kbd>R</kbd>
+        </button>
+        <button onClick={() => setSpace(true)}>
+          Space… <kbd>S</kbd>
         </button>
         <label className="ml-auto flex items-center gap-1.5 text-ink-2">
           <input type="checkbox" checked={archived} onChange={() => setArchived(!archived)} />
@@ -155,6 +161,7 @@ export function ShelfPlace() {
           />
         </Field>
       </FormDialog>
+      {space && <SpaceDialog onClose={() => setSpace(false)} />}
       <StartSession key={starting?.id} template={starting} onClose={() => setStarting(undefined)} />
     </div>
   );

@@ -29,12 +29,12 @@ class Space {
   }
 
   /** A part with the Mix that it is of. */
-  private record OfMix(String mix, SpaceView.Part part) {}
+  private record OfMix(String mix, SpaceView.SpacePart part) {}
 
   SpaceView view() throws IOException {
     Map<String, List<OfMix>> deliveries = byMix(deliveries());
     Map<String, List<OfMix>> prints = byMix(prints());
-    List<SpaceView.OfMix> mixes =
+    List<SpaceView.MixSpace> mixes =
         jdbc.sql(
                 """
                 with of_mix as (
@@ -51,7 +51,7 @@ class Space {
                 """)
             .query(
                 (row, number) ->
-                    new SpaceView.OfMix(
+                    new SpaceView.MixSpace(
                         row.getString("id"),
                         row.getString("name"),
                         MixKind.valueOf(row.getString("kind")),
@@ -74,7 +74,7 @@ class Space {
     return parts.stream().collect(Collectors.groupingBy(OfMix::mix));
   }
 
-  private static List<SpaceView.Part> parts(Map<String, List<OfMix>> all, String mix) {
+  private static List<SpaceView.SpacePart> parts(Map<String, List<OfMix>> all, String mix) {
     return all.getOrDefault(mix, List.of()).stream().map(OfMix::part).toList();
   }
 
@@ -99,12 +99,12 @@ class Space {
             .list();
     List<OfMix> measured = new ArrayList<>();
     for (OfMix run : runs) {
-      SpaceView.Part part = run.part();
+      SpaceView.SpacePart part = run.part();
       long bytes = Folders.bytes(data.resolve("prints").resolve(part.id()));
       measured.add(
           new OfMix(
               run.mix(),
-              new SpaceView.Part(part.id(), part.name(), part.at(), part.removedAt(), bytes)));
+              new SpaceView.SpacePart(part.id(), part.name(), part.at(), part.removedAt(), bytes)));
     }
     return measured;
   }
@@ -112,7 +112,7 @@ class Space {
   private static OfMix ofMix(ResultSet row, String name, long bytes) throws SQLException {
     return new OfMix(
         row.getString("mix_id"),
-        new SpaceView.Part(
+        new SpaceView.SpacePart(
             row.getString("id"), name, row.getTimestamp("at").toInstant(), removedAt(row), bytes));
   }
 

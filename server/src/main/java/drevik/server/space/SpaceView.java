@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param keptDays for how long something removed can be brought back
  */
 record SpaceView(
-    long free, long database, long audio, long prints, int keptDays, List<OfMix> mixes) {
+    long free, long database, long audio, long prints, int keptDays, List<MixSpace> mixes) {
   /**
    * A Mix with what was received and printed for it.
    *
@@ -21,20 +21,20 @@ record SpaceView(
    * @param audio contents of its deliveries, each once
    * @param onlyHere those of them that no delivery of another Mix has
    */
-  record OfMix(
+  record MixSpace(
       String id,
       String name,
       MixKind kind,
       @Nullable Instant removedAt,
       long audio,
       long onlyHere,
-      List<Part> deliveries,
-      List<Part> prints) {}
+      List<SpacePart> deliveries,
+      List<SpacePart> prints) {}
 
   /**
    * A delivery or a print run.
    *
    * @param bytes of its contents, or of its files
    */
-  record Part(String id, String name, Instant at, @Nullable Instant removedAt, long bytes) {}
+  record SpacePart(String id, String name, Instant at, @Nullable Instant removedAt, long bytes) {}
 }

@@ -1,0 +1,166 @@
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import type { MixSpace, SpacePart, SpaceView } from "../api/client";
+import { useRemoval, useSpace, type Removable } from "../api/queries";
+import { bytes, plural } from "../ui/format";
+import { useReturnFocus } from "../ui/returnFocus";
+
+/** What takes how much space, and what can go. */
+export function SpaceDialog({ onClose }: { onClose: () => void }) {
+  const returning = useReturnFocus();
+  const space = useSpace();
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
+        <Dialog.Content
+          {...returning}
+          className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised"
+        >
+          <header className="border-b border-rule px-5 py-3">
+            <Dialog.Title className="text-[15px] font-semibold">Space</Dialog.Title>
+            <Dialog.Description className="text-ink-2">
+              {space.data
+                ? `${bytes(space.data.free)} free. Kept: ${bytes(space.data.audio)} of audio, ${bytes(space.data.prints)} of prints, ${bytes(space.data.database)} of database. What is removed can be brought back for ${plural(space.data.keptDays, "day")}.`
+                : (space.error?.message ?? "Looking…")}
+            </Dialog.Description>
+          </header>
+          {space.data && <Mixes space={space.data} />}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function printed(mix: MixSpace): number {
+  return mix.prints.reduce((sum, print) => sum + print.bytes, 0);
+}
+
+const COLUMNS = "grid grid-cols-[minmax(0,1fr)_90px_90px_90px_190px] items-baseline gap-3";
+
+function Mixes({ space }: { space: SpaceView }) {
+  const largest = [...space.mixes].sort(
+    (a, b) => b.onlyHere + printed(b) - (a.onlyHere + printed(a)),
+  );
+  return (
+    <div className="overflow-y-auto px-5 py-2">
+      <div className={`${COLUMNS} border-b border-rule pb-1 text-[12px] text-ink-2`}>
+        <span>Mix</span>
+        <span className="text-right">Received</span>
+        <span className="text-right">Only here</span>
+        <span className="text-right">Prints</span>
+        <span />
+      </div>
+      <ul>
+        {largest.map((mix) => (
+          <OneMix key={mix.id} mix={mix} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function OneMix({ mix }: { mix: MixSpace }) {
+  const [open, setOpen] = useState(false);
+  const parts = mix.deliveries.length + mix.prints.length;
+  return (
+    <li className="border-b border-rule-2 py-1">
+      <div className={COLUMNS}>
+        <span className="truncate">
+          {parts > 0 ? (
+            <button
+              aria-expanded={open}
+              className="underline-offset-4 hover:underline"
+              onClick={() => setOpen(!open)}
+            >
+              <span aria-hidden="true">{open ? "▾ " : "▸ "}</span>
+              <Named name={mix.name} removedAt={mix.removedAt} />
+            </button>
+          ) : (
+            <span className="pl-4">
+              <Named name={mix.name} removedAt={mix.removedAt} />
+            </span>
+          )}
+          <span className="text-ink-2"> · {mix.kind}</span>
+        </span>
+        <Bytes count={mix.audio} />
+        <Bytes count={mix.onlyHere} />
+        <Bytes count={printed(mix)} />
+        <Acts what="mix" id={mix.id} name={mix.name} removedAt={mix.removedAt} />
+      </div>
+      {open && (
+        <ul className="text-[12px]">
+          {mix.deliveries.map((part) => (
+            <Part key={part.id} what="delivery" part={part} name={`Delivery “${part.name}”`} />
+          ))}
+          {mix.prints.map((part) => (
+            <Part key={part.id} what="print" part={part} name={`Print of ${part.name}`} />
+          ))}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+function Part({ what, part, name }: { what: Removable; part: SpacePart; name: string }) {
+  const day = new Date(part.at).toLocaleDateString(undefined, { day: "numeric", month: "short" });
+  return (
+    <li className={`${COLUMNS} py-0.5`}>
+      <span className="truncate pl-4">
+        <Named name={name} removedAt={part.removedAt} />
+        <span className="text-ink-2"> · {day}</span>
+      </span>
+      {what === "delivery" ? <Bytes count={part.bytes} /> : <span />}
+      <span />
+      {what === "print" ? <Bytes count={part.bytes} /> : <span />}
+      <Acts what={what} id={part.id} name={name} removedAt={part.removedAt} />
+    </li>
+  );
+}
+
+function Named({ name, removedAt }: { name: string; removedAt?: string }) {
+  return removedAt ? (
+    <>
+      <s className="text-ink-2">{name}</s> <span className="text-ink-2">removed</span>
+    </>
+  ) : (
+    name
+  );
+}
+
+function Bytes({ count }: { count: number }) {
+  return <span className="text-right tabular-nums">{count === 0 ? "–" : bytes(count)}</span>;
+}
+
+interface ActsProps {
+  what: Removable;
+  id: string;
+  name: string;
+  removedAt?: string;
+}
+
+function Acts({ what, id, name, removedAt }: ActsProps) {
+  const { mutate, isPending } = useRemoval();
+  const act = (label: string, how: "remove" | "back" | "for-good") => (
+    <button
+      className="underline underline-offset-2"
+      aria-label={`${label} ${name}`}
+      disabled={isPending}
+      onClick={() => mutate({ what, id, how })}
+    >
+      {label}
+    </button>
+  );
+  return (
+    <span className="flex justify-end gap-3 text-[12px]">
+      {removedAt ? (
+        <>
+          {act("Bring back", "back")}
+          {act("Throw away now", "for-good")}
+        </>
+      ) : (
+        act("Remove", "remove")
+      )}
+    </span>
+  );
+}
