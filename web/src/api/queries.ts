@@ -259,7 +259,7 @@ export function useMake() {
             api.POST("/api/mixes/files", {
               body: what.text,
               bodySerializer: (text: string) => text,
-              headers: { "Content-Type": "text/plain" },
+              headers: { "Content-Type": "application/json" },
             }),
           );
       }

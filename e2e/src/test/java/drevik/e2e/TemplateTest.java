@@ -393,7 +393,9 @@ class TemplateTest {
             document.replaceFirst("\"version\" : \\d+", "\"version\" : 99"))) {
       file.setInputFiles(Files.writeString(folder.resolve("bad.json"), bad));
       assertThat(
-              page.getByText(java.util.regex.Pattern.compile("no Mix|newer Drevik|no readable Mix"))
+              page.getByText(
+                      java.util.regex.Pattern.compile(
+                          "no Mix|any Mix|newer Drevik|no readable Mix"))
                   .last())
           .isVisible();
       button(page, "Put away").last().click();
