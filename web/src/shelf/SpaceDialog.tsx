@@ -103,17 +103,22 @@ function OneMix({ mix }: { mix: MixSpace }) {
 }
 
 function Part({ what, part, name }: { what: Removable; part: SpacePart; name: string }) {
-  const day = new Date(part.at).toLocaleDateString(undefined, { day: "numeric", month: "short" });
+  const at = new Date(part.at).toLocaleString(undefined, {
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+  });
   return (
     <li className={`${COLUMNS} py-0.5`}>
       <span className="truncate pl-4">
         <Named name={name} removedAt={part.removedAt} />
-        <span className="text-ink-2"> · {day}</span>
+        <span className="text-ink-2"> · {at}</span>
       </span>
       {what === "delivery" ? <Bytes count={part.bytes} /> : <span />}
       <span />
       {what === "print" ? <Bytes count={part.bytes} /> : <span />}
-      <Acts what={what} id={part.id} name={name} removedAt={part.removedAt} />
+      <Acts what={what} id={part.id} name={`${name}, ${at}`} removedAt={part.removedAt} />
     </li>
   );
 }
@@ -145,22 +150,17 @@ function Acts({ what, id, name, removedAt }: ActsProps) {
     <button
       className="underline underline-offset-2"
       aria-label={`${label} ${name}`}
-      disabled={isPending}
-      onClick={() => mutate({ what, id, how })}
+      // Not disabled: the keyboard stays on it while it is done.
+      aria-disabled={isPending}
+      onClick={() => !isPending && mutate({ what, id, how })}
     >
       {label}
     </button>
   );
   return (
     <span className="flex justify-end gap-3 text-[12px]">
-      {removedAt ? (
-        <>
-          {act("Bring back", "back")}
-          {act("Throw away now", "for-good")}
-        </>
-      ) : (
-        act("Remove", "remove")
-      )}
+      {removedAt ? act("Bring back", "back") : act("Remove", "remove")}
+      {removedAt && act("Throw away now", "for-good")}
     </span>
   );
 }
