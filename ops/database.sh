@@ -45,8 +45,8 @@ database_port() { sed -n 4p "$1/db/cluster/postmaster.pid"; }
 # Made beside and moved in whole: an interrupted first start leaves nothing half-made behind.
 make_database() {
   local data=$1 bin=$2 words
-  rm -rf "$data/db"
   mkdir -p "$data/db"
+  rm -rf "$data/db/new"
   (umask 077 && random_password >"$data/db-password")
   words=$(mktemp)
   cp "$data/db-password" "$words"
@@ -57,16 +57,18 @@ make_database() {
   as_postgres mv "$data/db/new" "$data/db/cluster"
 }
 
-# A folder that another user copied, or root: PostgreSQL serves only what is its own.
+# A folder that another user copied, or root: PostgreSQL serves only what is its own. Asked before
+# anything else: what cannot be seen must not be taken for what is not there.
 own_database() {
-  local data=$1 owner wanted
-  owner=$(stat -c %U "$data/db/cluster")
+  local data=$1 part owner wanted
   if is_root; then wanted=postgres; else wanted=$(id -un); fi
-  if [ "$owner" != "$wanted" ]; then
-    is_root || fail "the database in $data belongs to the user $owner, and you are $wanted. Give it to yourself first: sudo chown -R $wanted '$data'"
+  for part in "$data/db" "$data/db/cluster"; do
+    [ -e "$part" ] || continue
+    owner=$(stat -c %U "$part")
+    [ "$owner" != "$wanted" ] || continue
+    is_root || fail "the database in $data belongs to the user $owner, and you are $wanted. Give the folder to yourself first: sudo chown -R $wanted '$data'"
     chown -R postgres "$data/db"
-  fi
-  as_postgres chmod 0700 "$data/db/cluster"
+  done
 }
 
 # Folders of earlier versions let every user of this machine in; this closes them.
@@ -84,8 +86,9 @@ require_password() {
 database_up() {
   local data=$1 bin port cluster="$1/db/cluster"
   bin=$(postgres_bin)
-  [ -f "$cluster/PG_VERSION" ] || make_database "$data" "$bin"
   own_database "$data"
+  [ -e "$cluster" ] || make_database "$data" "$bin"
+  as_postgres chmod 0700 "$cluster"
   if database_runs "$data"; then
     port=$(database_port "$data")
   else

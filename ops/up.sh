@@ -132,7 +132,7 @@ up() {
   else
     say "Starting; the demo song is made once, which takes half a minute."
   fi
-  database=$(database_up "$data")
+  database=$(database_up "$data") || exit 1
   port=$(free_port "${DREVIK_PORT:-8117}")
   url="http://127.0.0.1:$port/"
   start_server "$data" "$database" "$port"
