@@ -7,6 +7,7 @@ import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
 import drevik.demo.WeathervaneDemo;
 import drevik.server.RunningServer.Answer;
+import drevik.server.intake.Uploads;
 import drevik.server.mix.Shelf;
 import drevik.server.space.Removal;
 import java.io.IOException;
@@ -178,6 +179,38 @@ class SpaceTest {
     assertThat(left).doesNotExist();
     assertThat(server.get("/api/mixes/" + mix + "/deliveries").body()).isEmpty();
     print();
+  }
+
+  @Test
+  void whatIsBeingPrintedIsNotRemoved() {
+    String print = print();
+    JdbcClient database = server.bean(JdbcClient.class);
+    database.sql("update print_run set state = 'RUNNING' where id = ?").param(print).update();
+    for (String what : List.of("print/" + print, "mix/" + mix)) {
+      Answer answer = server.delete("/api/space/" + what);
+      assertThat(answer.status()).as(what).isEqualTo(422);
+      assertThat(answer.detail()).contains("cancel it first");
+    }
+    database.sql("update print_run set state = 'DONE' where id = ?").param(print).update();
+    assertThat(server.delete("/api/space/mix/" + mix).status()).isEqualTo(200);
+  }
+
+  @Test
+  void anUploadOfARemovedDeliveryWaitsForItToComeBack() throws IOException {
+    String delivery = delivery(mix);
+    Path file = made();
+    Map<String, Object> take = Map.of("name", "Take.wav", "bytes", Files.size(file));
+    String id =
+        server.post("/api/deliveries/" + delivery + "/uploads", take).body().path("id").asString();
+    server.delete("/api/space/delivery/" + delivery);
+    Path part = server.data().resolve("uploads").resolve(id + ".part");
+    Files.copy(file, part);
+    server.bean(Uploads.class).takeInWhatIsWhole();
+    assertThat(part).exists();
+    assertThat(server.get("/api/uploads/" + id).body().path("done").asBoolean()).isFalse();
+    server.post("/api/space/delivery/" + delivery + "/back", Map.of());
+    RunningServer.waitUntil(() -> server.get("/api/uploads/" + id).body().path("done").asBoolean());
+    assertThat(server.measured(delivery).path("files")).hasSize(1);
   }
 
   @Test

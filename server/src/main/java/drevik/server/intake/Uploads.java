@@ -23,6 +23,8 @@ import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -57,6 +59,7 @@ public class Uploads {
   /** What nobody went on with for so long is thrown away; what became of it is told for as long. */
   private static final Duration FORGOTTEN = Duration.ofDays(7);
 
+  private final Set<String> told = ConcurrentHashMap.newKeySet();
   private final UploadRows uploads;
   private final DeliveryRows deliveries;
   private final ReceiveFiles receiving;
@@ -95,7 +98,10 @@ public class Uploads {
       throw new Refused("“" + name + "” is empty (0 bytes); ask for it to be sent again");
     }
     for (UploadRow old : uploads.findByAtBefore(clock.instant().minus(FORGOTTEN))) {
-      forget(old);
+      // What has arrived whole is owed, however long it waits for room.
+      if (old.done || received(old) < old.bytes) {
+        forget(old);
+      }
     }
     uploads.addIfNew(Ids.next(), deliveryId, name, bytes, changed, clock.instant());
     UploadRow row =
@@ -117,13 +123,17 @@ public class Uploads {
   public void takeInWhatIsWhole() {
     for (UploadRow row : uploads.findByDoneFalse()) {
       try {
-        if (received(row) == row.bytes) {
+        // That of a removed delivery waits until that is brought back, or goes with it.
+        if (received(row) == row.bytes && deliveries.existsById(row.deliveryId)) {
           holding(row, () -> complete(row(row.id)));
         }
       } catch (Conflict e) {
         LOG.debug("upload {}: {}", row.id, e.getMessage());
       } catch (IOException | RuntimeException e) {
-        LOG.warn("taking in “{}”: {}", row.name, e.toString());
+        // Tried again and again, and told once.
+        if (told.add(row.id)) {
+          LOG.warn("taking in “{}”: {}", row.name, e.toString());
+        }
       }
     }
   }

@@ -56,11 +56,11 @@ public class Removal {
    * Out of sight; nothing of it is touched.
    *
    * @throws NotFound if it is not there
-   * @throws Refused if it is a print that runs
+   * @throws Refused if it is a print that runs, or a Mix that is being printed
    */
   void remove(Removable what, String id) {
-    if (what == Removable.PRINT && isRunning(id)) {
-      throw new Refused("This print is still being made; cancel it first.");
+    if (isPrinted(what, id)) {
+      throw new Refused("A print is still being made; cancel it first.");
     }
     set(what, id, "removed_at = now() where removed_at is null and id = ?");
   }
@@ -76,10 +76,13 @@ public class Removal {
     }
   }
 
-  private boolean isRunning(String print) {
+  private boolean isPrinted(Removable what, String id) {
+    String column = what == Removable.MIX ? "mix_id" : "id";
     return jdbc.sql(
-                "select count(*) from print_run where id = ? and state in ('WAITING', 'RUNNING')")
-            .param(print)
+                "select count(*) from print_run where "
+                    + column
+                    + " = ? and state in ('WAITING', 'RUNNING')")
+            .param(id)
             .query(Integer.class)
             .single()
         > 0;
