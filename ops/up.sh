@@ -29,9 +29,11 @@ lock_folder() {
     exit 0
   fi
   server=$(cat "$data/server.pid" 2>/dev/null || true)
-  say "A server was left alone on this folder; it is stopped and started again."
-  stop_server "$server"
-  flock -w 10 9 || fail "another program holds $data/lock; stop it first"
+  if [ -n "$server" ]; then
+    say "A server was left alone on this folder; it is stopped and started again."
+    stop_server "$server"
+  fi
+  flock -w 10 9 || fail "a backup, or another command, works on $data; start when it is done"
 }
 
 # A print or an upload that this cuts short is taken up again at the next start.

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -42,6 +43,7 @@ public class Inbox {
   private static final String TAKEN = "taken";
   private static final Pattern TAKING = Pattern.compile("\\.taking-([a-z0-9]+) (.*)");
 
+  private final Set<Path> told = ConcurrentHashMap.newKeySet();
   private final Shelf shelf;
   private final Deliveries deliveries;
   private final ReceiveFiles receiving;
@@ -66,12 +68,26 @@ public class Inbox {
     for (Map.Entry<String, String> session : folders().entrySet()) {
       try {
         Path own = Files.createDirectories(folder.resolve(session.getKey()));
-        for (Path entry : entries(own)) {
-          take(entry, session.getValue());
-        }
+        entries(own).forEach(entry -> takeOrTell(entry, session.getValue()));
       } catch (IOException | RuntimeException e) {
-        LOG.warn("inbox of {}: {}", session.getKey(), e.toString());
+        tell(folder.resolve(session.getKey()), e);
       }
+    }
+  }
+
+  /** One that cannot be taken holds up no other. */
+  private void takeOrTell(Path entry, String mixId) {
+    try {
+      take(entry, mixId);
+    } catch (IOException | RuntimeException e) {
+      tell(entry, e);
+    }
+  }
+
+  /** It is tried again and again, and told once. */
+  private void tell(Path entry, Exception e) {
+    if (told.add(entry)) {
+      LOG.warn("inbox: {}: {}", entry, e.toString());
     }
   }
 
