@@ -1,34 +1,24 @@
-import { Dialog } from "radix-ui";
 import { useState } from "react";
 import type { MixSpace, SpacePart, SpaceView } from "../api/client";
 import { useRemoval, useSpace, type Removable } from "../api/queries";
 import { bytes, plural } from "../ui/format";
-import { useReturnFocus } from "../ui/returnFocus";
+import { LargeDialog } from "../ui/LargeDialog";
 
 /** What takes how much space, and what can go. */
 export function SpaceDialog({ onClose }: { onClose: () => void }) {
-  const returning = useReturnFocus();
   const space = useSpace();
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content
-          {...returning}
-          className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised"
-        >
-          <header className="border-b border-rule px-5 py-3">
-            <Dialog.Title className="text-[15px] font-semibold">Space</Dialog.Title>
-            <Dialog.Description className="text-ink-2">
-              {space.data
-                ? `${bytes(space.data.free)} free. Kept: ${bytes(space.data.audio)} of audio, ${bytes(space.data.prints)} of prints, ${bytes(space.data.database)} of database. What is removed can be brought back for ${plural(space.data.keptDays, "day")}.`
-                : (space.error?.message ?? "Looking…")}
-            </Dialog.Description>
-          </header>
-          {space.data && <Mixes space={space.data} />}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <LargeDialog
+      title="Space"
+      description={
+        space.data
+          ? `${bytes(space.data.free)} free. Kept: ${bytes(space.data.audio)} of audio, ${bytes(space.data.prints)} of prints, ${bytes(space.data.database)} of database. What is removed can be brought back for ${plural(space.data.keptDays, "day")}.`
+          : (space.error?.message ?? "Looking…")
+      }
+      onClose={onClose}
+    >
+      {space.data && <Mixes space={space.data} />}
+    </LargeDialog>
   );
 }
 

@@ -1,5 +1,4 @@
-import { Dialog } from "radix-ui";
-import { useReturnFocus } from "../ui/returnFocus";
+import { LargeDialog } from "../ui/LargeDialog";
 import { useEffect, useRef, useState } from "react";
 import type { MixView, RevisionLine } from "../api/client";
 import { useDifferences, useGoTo, useHistory, useNameRevision } from "../api/queries";
@@ -13,7 +12,6 @@ interface Props {
 
 /** Every revision: what was done, what it is called, how it differs, and the way there. */
 export function HistoryDialog({ mix, onClose }: Props) {
-  const returning = useReturnFocus();
   const lines = useHistory(mix.id, mix.revision, true).data ?? [];
   const [at, setAt] = useState<number>();
   const here =
@@ -28,35 +26,27 @@ export function HistoryDialog({ mix, onClose }: Props) {
     }
   };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content
-          {...returning}
-          className="fixed z-20 left-1/2 top-16 grid h-[80vh] w-[880px] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)] border border-rule bg-raised"
-        >
-          <header className="border-b border-rule px-5 py-3">
-            <Dialog.Title className="text-[15px] font-semibold">
-              History of “{mix.document.name}”
-            </Dialog.Title>
-            <Dialog.Description className="text-ink-2">
-              It is at revision {mix.revision}. Going to another one loses nothing of what came
-              after. Arrows move, <kbd>Enter</kbd> goes there.
-            </Dialog.Description>
-          </header>
-          <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-            <Lines
-              lines={lines}
-              here={here}
-              head={mix.revision}
-              onHere={(line) => setAt(line.number)}
-              onVisit={visit}
-            />
-            {here && <One key={here.number} mix={mix} line={here} onVisit={() => visit(here)} />}
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <LargeDialog
+      title={`History of “${mix.document.name}”`}
+      description={
+        <>
+          It is at revision {mix.revision}. Going to another one loses nothing of what came after.
+          Arrows move, <kbd>Enter</kbd> goes there.
+        </>
+      }
+      onClose={onClose}
+    >
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <Lines
+          lines={lines}
+          here={here}
+          head={mix.revision}
+          onHere={(line) => setAt(line.number)}
+          onVisit={visit}
+        />
+        {here && <One key={here.number} mix={mix} line={here} onVisit={() => visit(here)} />}
+      </div>
+    </LargeDialog>
   );
 }
 
