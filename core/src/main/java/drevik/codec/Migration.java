@@ -1,5 +1,6 @@
 package drevik.codec;
 
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import java.util.HashSet;
 import java.util.List;
@@ -87,10 +88,6 @@ final class Migration {
   }
 
   private static void put(ObjectNode thing, String wanted, Set<String> taken) {
-    String id = wanted;
-    for (int number = 2; !taken.add(id); number++) {
-      id = wanted + "-" + number;
-    }
-    thing.put("id", id);
+    thing.put("id", Limits.firstFree(wanted, "-", taken));
   }
 }

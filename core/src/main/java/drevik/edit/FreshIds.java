@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import java.util.HashSet;
 import java.util.Set;
@@ -23,11 +24,7 @@ public final class FreshIds {
 
   /** {@code kick/plate}; {@code kick/plate-2} where that is taken. */
   public String of(String channel, String word) {
-    String id = channel + "/" + word;
-    for (int number = 2; !taken.add(id); number++) {
-      id = channel + "/" + word + "-" + number;
-    }
-    return id;
+    return Limits.firstFree(channel + "/" + word, "-", taken);
   }
 
   /** A channel that is new, though its sends and inserts are like those of another. */

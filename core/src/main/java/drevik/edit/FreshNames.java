@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import java.text.Normalizer;
 import java.util.HashSet;
@@ -32,10 +33,10 @@ final class FreshNames {
     boolean numbered = matcher.matches() && matcher.group(2).length() < 9;
     String stem = numbered ? matcher.group(1) : name;
     int number = numbered ? Integer.parseInt(matcher.group(2)) + 1 : 2;
-    String candidate = (stem + " " + number).strip();
+    String candidate = Limits.numbered(stem, " ", number).strip();
     while (!names.add(fold(candidate))) {
       number++;
-      candidate = (stem + " " + number).strip();
+      candidate = Limits.numbered(stem, " ", number).strip();
     }
     return candidate;
   }
@@ -48,11 +49,7 @@ final class FreshNames {
     if (slug.isEmpty()) {
       slug = "channel";
     }
-    String candidate = slug;
-    for (int number = 2; !ids.add(candidate); number++) {
-      candidate = slug + "-" + number;
-    }
-    return candidate;
+    return Limits.firstFree(slug, "-", ids);
   }
 
   private static String fold(String name) {

@@ -1,5 +1,6 @@
 package drevik.intake;
 
+import drevik.mix.Limits;
 import drevik.mix.Refused;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -44,6 +45,6 @@ public final class DeliveredNames {
   /** The name as it may be shown and kept, whatever it holds. */
   public static String shown(String name) {
     String plain = name.replaceAll("\\p{Cntrl}", "?");
-    return plain.length() <= LONGEST ? plain : plain.substring(0, LONGEST - 1) + "…";
+    return plain.length() <= LONGEST ? plain : Limits.shortened(plain, LONGEST - 1) + "…";
   }
 }

@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import java.util.Collection;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** How long texts and how many things a Mix holds: far above any work, far below any harm. */
@@ -21,6 +22,31 @@ public final class Limits {
   public static final int OTHERS = 2_000;
 
   private Limits() {}
+
+  /** The first {@code most} characters (UTF-16 units) at most, and no half of one. */
+  public static String shortened(String text, int most) {
+    if (text.length() <= most) {
+      return text;
+    }
+    return text.substring(0, Character.isHighSurrogate(text.charAt(most - 1)) ? most - 1 : most);
+  }
+
+  /** A name with a number behind it, as long as a name may be. */
+  public static String numbered(String name, String between, int number) {
+    String end = between + number;
+    return shortened(name, NAME - end.length()) + end;
+  }
+
+  /**
+   * The name, or with the first number that makes it one that is not taken yet; it is taken then.
+   */
+  public static String firstFree(String name, String between, Set<String> taken) {
+    String candidate = shortened(name, NAME);
+    for (int number = 2; !taken.add(candidate); number++) {
+      candidate = numbered(name, between, number);
+    }
+    return candidate;
+  }
 
   /**
    * Null is no text, and short enough.

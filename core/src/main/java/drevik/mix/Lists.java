@@ -3,10 +3,10 @@ package drevik.mix;
 import java.util.List;
 
 /** Lists of documents: never null, never changed. */
-final class Lists {
+public final class Lists {
   private Lists() {}
 
-  static <T> List<T> copy(List<T> list) {
+  public static <T> List<T> copy(List<T> list) {
     return list == null ? List.of() : List.copyOf(list);
   }
 }

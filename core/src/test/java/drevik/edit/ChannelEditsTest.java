@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import static drevik.MixWords.insert;
+import static drevik.MixWords.mix;
 import static drevik.edit.Band.band;
 import static drevik.edit.Band.send;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -11,9 +12,11 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.JobKind;
 import drevik.mix.Key;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
+import drevik.mix.Validity;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.MixField;
 import drevik.route.SignalGraph;
@@ -198,5 +201,21 @@ class ChannelEditsTest {
     assertThat(after.channel("kick").orElseThrow().invertPolarity()).isTrue();
     assertThat(after.channel("voice").orElseThrow().person()).isEqualTo("Ada");
     assertThat(after.job()).isEqualTo(JobKind.POST);
+  }
+
+  @Test
+  void theCopyOfALongNameHasANameThatAChannelMayHave() {
+    String longest = "x".repeat(Limits.NAME - 2) + "\uD83E\uDD41";
+    Mix mix = mix().seat("kick", null, c -> c.withName(longest)).bus("plate", null).build();
+    mix =
+        new SetSend(List.of("kick"), List.of("plate"), send(Tap.PRE_FADER, -6.0, true))
+            .applyTo(mix);
+    Mix copied = new DuplicateChannels(List.of("kick")).applyTo(mix);
+    Mix twice = new DuplicateChannels(List.of("kick")).applyTo(copied);
+    assertThat(twice.channels())
+        .extracting(Channel::name)
+        .contains(longest, "x".repeat(Limits.NAME - 2) + " 2", "x".repeat(Limits.NAME - 2) + " 3");
+    // Their sends have ids that a document may have.
+    Validity.require(twice);
   }
 }

@@ -8,12 +8,14 @@ import drevik.audio.SampleFormat;
 import drevik.audio.Sha256;
 import drevik.audio.WavWriter;
 import drevik.demo.WeathervaneDemo;
+import drevik.mix.Limits;
 import drevik.server.RunningServer.Answer;
 import drevik.server.intake.Uploads;
 import drevik.server.mix.Shelf;
 import drevik.server.store.DiskSpace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
@@ -494,6 +497,36 @@ class IntakeTest {
     assertThat(file(view, "From the client/Drums/Kick In.wav").path("place").path("act").asString())
         .isEqualTo("takes");
     assertThat(Files.list(inbox)).containsExactly(inbox.resolve("taken"));
+  }
+
+  @Test
+  void anEntryThatCannotBeTakenHoldsUpNoOtherAndALongNameIsOneDelivery() throws IOException {
+    Shelf shelf = server.bean(Shelf.class);
+    mix = shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Watched");
+    Path inbox = Files.createDirectories(server.data().resolve("inbox/Watched"));
+    // No folder of this program's, though it is called so.
+    Path stranger = Files.writeString(inbox.resolve(".taking-stranger"), "not a folder");
+    String name = "Flöte 太鼓 " + "x".repeat(220) + ".wav";
+    Files.write(inbox.resolve(name), noise(1, 1));
+    Files.createDirectories(inbox.resolve("taken"));
+    Files.write(inbox.resolve("taken").resolve(name), noise(2, 1));
+    RunningServer.waitUntil(() -> !Files.exists(inbox.resolve(name)) && isTaken(inbox));
+    JsonNode opened = server.get("/api/mixes/" + mix + "/deliveries").body();
+    assertThat(opened.findValuesAsString("name")).containsExactly(Limits.shortened(name, 200));
+    String id = opened.get(0).path("id").asString();
+    assertThat(inbox.resolve("taken").resolve(id).resolve(name)).exists();
+    JsonNode file = server.measured(id).path("files").get(0);
+    assertThat(file.path("name").asString()).isEqualTo(name);
+    assertThat(file.path("place").path("act").asString()).isNotEmpty();
+    assertThat(stranger).exists();
+  }
+
+  private static boolean isTaken(Path inbox) {
+    try (Stream<Path> all = Files.list(inbox)) {
+      return all.filter(Files::isDirectory).allMatch(folder -> folder.endsWith("taken"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private JsonNode wish(String file, Map<String, String> wish) {

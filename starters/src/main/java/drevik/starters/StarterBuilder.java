@@ -1,5 +1,6 @@
 package drevik.starters;
 
+import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryMap;
@@ -248,7 +249,8 @@ final class StarterBuilder {
             format,
             "{project} - {output}",
             List.of(without),
-            null));
+            null,
+            Dither.BY_FORMAT));
     return this;
   }
 

@@ -50,10 +50,11 @@ final class LevelMatch {
         return OptionalDouble.empty();
       }
       Coverage.Cell cell = coverage.cell(channel.id(), whole.id());
-      if (cell != null && file.loudness() != null) {
+      Double gainDb = cell == null ? null : cell.gainDb();
+      if (gainDb != null && file.loudness() != null) {
         // A gated loudness says nothing of the pauses; the whole is as loud as its share of sound.
         double share = file.parts().stream().mapToLong(Stretch::frames).sum() / longest;
-        power += Math.pow(10, (file.loudness() + cell.gainDb()) / 10) * Math.min(1, share);
+        power += Math.pow(10, (file.loudness() + gainDb) / 10) * Math.min(1, share);
       }
     }
     if (power <= 0) {

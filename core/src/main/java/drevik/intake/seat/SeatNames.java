@@ -2,6 +2,7 @@ package drevik.intake.seat;
 
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.measure.CleanNames;
+import drevik.mix.Limits;
 import drevik.mix.Refused;
 import java.util.HashSet;
 import java.util.List;
@@ -76,7 +77,7 @@ public final class SeatNames {
             .replace("{category}", category)
             .replace("{file}", fileName)
             .strip();
-    return name.isEmpty() ? fileName : name;
+    return Limits.shortened(name.isEmpty() ? fileName : name, Limits.NAME);
   }
 
   private static final String SIDE_AT_END = "(?i)(?<=\\S)[ ._\\-(]+\\p{L}+\\)?$";
@@ -99,7 +100,7 @@ public final class SeatNames {
       }
       String candidate = name;
       for (int number = 2; !taken.add(candidate.toLowerCase(Locale.ROOT)); number++) {
-        candidate = name + " " + number;
+        candidate = Limits.numbered(name, " ", number);
       }
       return candidate;
     }

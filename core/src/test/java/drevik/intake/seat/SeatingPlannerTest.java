@@ -379,4 +379,12 @@ class SeatingPlannerTest {
     Channel seat = after.channel(again.places().get(0).seat()).orElseThrow();
     assertThat(seat.clips()).singleElement().extracting("audio.name").isEqualTo("Choir.L v2.wav");
   }
+
+  @Test
+  void aFileOfAnyNameGivesANameThatASeatMayHave() {
+    String name = "Kick " + "x".repeat(230);
+    SeatingPlan plan = plan(file("a/" + name + ".wav", "drums"), file(name + ".wav", "drums"));
+    assertThat(plan.places()).hasSize(2).allMatch(place -> place.seatName().length() == 200);
+    assertThat(plan.toEdit("D").applyTo(MIX).channels()).hasSize(MIX.channels().size() + 2);
+  }
 }

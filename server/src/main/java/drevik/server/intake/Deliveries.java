@@ -1,6 +1,7 @@
 package drevik.server.intake;
 
 import drevik.intake.DeliveryReport;
+import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.server.Ids;
 import drevik.server.mix.Mixes;
@@ -50,12 +51,26 @@ public class Deliveries {
 
   @Transactional
   public String open(String mixId, @Nullable String name, From from) {
+    String id = Ids.next();
+    save(id, mixId, name, from);
+    return id;
+  }
+
+  /** The same, once: with an id that the caller keeps, and comes with again after a kill. */
+  @Transactional
+  void open(String id, String mixId, String name) {
+    if (!deliveries.existsById(id)) {
+      save(id, mixId, name, From.NOBODY);
+    }
+  }
+
+  private void save(String id, String mixId, @Nullable String name, From from) {
     mixes.headOf(mixId);
     String given = name == null || name.isBlank() ? "Delivery" : name.strip();
-    DeliveryRow row = new DeliveryRow(Ids.next(), mixId, shortened(given), clock.instant());
+    DeliveryRow row =
+        new DeliveryRow(id, mixId, Limits.shortened(given, LONGEST_TEXT), clock.instant());
     describe(row, from);
     deliveries.save(row);
-    return row.id;
   }
 
   /** Says whom a delivery comes from. */
@@ -71,11 +86,7 @@ public class Deliveries {
   }
 
   private static @Nullable String plain(@Nullable String text) {
-    return text == null || text.isBlank() ? null : shortened(text.strip());
-  }
-
-  private static String shortened(String text) {
-    return text.length() <= LONGEST_TEXT ? text : text.substring(0, LONGEST_TEXT);
+    return text == null || text.isBlank() ? null : Limits.shortened(text.strip(), LONGEST_TEXT);
   }
 
   @Transactional(readOnly = true)

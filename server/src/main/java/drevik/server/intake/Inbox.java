@@ -6,6 +6,7 @@ import drevik.intake.DeliveredNames;
 import drevik.mix.Lookup;
 import drevik.mix.Refused;
 import drevik.server.DrevikProperties;
+import drevik.server.Ids;
 import drevik.server.mix.Shelf;
 import java.io.IOException;
 import java.io.InputStream;
@@ -33,15 +34,15 @@ import org.springframework.stereotype.Service;
  * becomes a delivery of its own once nothing in it has changed for a few seconds, and is then moved
  * to {@code taken} beside; nothing is deleted.
  *
- * <p>What is being taken is first renamed after its delivery, so that after a kill the same
- * delivery goes on.
+ * <p>What is being taken is first moved into a folder that is called after its delivery, so that
+ * after a kill the same delivery goes on.
  */
 @Service
 public class Inbox {
   private static final Logger LOG = LoggerFactory.getLogger(Inbox.class);
   private static final Duration SETTLED = Duration.ofSeconds(5);
   private static final String TAKEN = "taken";
-  private static final Pattern TAKING = Pattern.compile("\\.taking-([a-z0-9]+) (.*)");
+  private static final Pattern TAKING = Pattern.compile("\\.taking-([a-z0-9]+)");
 
   private final Set<Path> told = ConcurrentHashMap.newKeySet();
   private final Shelf shelf;
@@ -124,11 +125,12 @@ public class Inbox {
     String name = entry.getFileName().toString();
     Matcher taking = TAKING.matcher(name);
     if (taking.matches()) {
-      carryOn(entry, taking.group(1), taking.group(2));
+      carryOn(entry, taking.group(1), mixId);
     } else if (!DeliveredNames.isLitter(name) && hasSettled(entry)) {
-      String delivery = deliveries.open(mixId, name, Deliveries.From.NOBODY);
-      Path renamed = entry.resolveSibling(".taking-" + delivery + " " + name);
-      carryOn(Files.move(entry, renamed), delivery, name);
+      String delivery = Ids.next();
+      Path own = Files.createDirectory(entry.resolveSibling(".taking-" + delivery));
+      Files.move(entry, own.resolve(name));
+      carryOn(own, delivery, mixId);
     }
   }
 
@@ -145,7 +147,27 @@ public class Inbox {
     return any && newest.toInstant().isBefore(clock.instant().minus(SETTLED));
   }
 
-  private void carryOn(Path entry, String delivery, String name) throws IOException {
+  /**
+   * Takes the one entry in {@code own}, if a kill did not come between making it and filling it.
+   */
+  private void carryOn(Path own, String delivery, String mixId) throws IOException {
+    try (Stream<Path> all = Files.list(own)) {
+      for (Path entry : all.toList()) {
+        deliveries.open(delivery, mixId, entry.getFileName().toString());
+        receive(entry, delivery);
+        Path taken = Files.createDirectories(own.resolveSibling(TAKEN));
+        Path place = taken.resolve(entry.getFileName());
+        if (Files.exists(place)) {
+          place = Files.createDirectories(taken.resolve(delivery)).resolve(entry.getFileName());
+        }
+        Files.move(entry, place);
+      }
+    }
+    Files.delete(own);
+  }
+
+  private void receive(Path entry, String delivery) throws IOException {
+    String name = entry.getFileName().toString();
     List<Path> found;
     try (Stream<Path> all = Files.walk(entry)) {
       found = all.filter(p -> Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)).sorted().toList();
@@ -164,8 +186,5 @@ public class Inbox {
         LOG.warn("inbox: {}", e.getMessage());
       }
     }
-    Path taken = Files.createDirectories(entry.resolveSibling(TAKEN));
-    Path place = taken.resolve(name);
-    Files.move(entry, Files.exists(place) ? taken.resolve(delivery + " " + name) : place);
   }
 }
