@@ -14,6 +14,9 @@ import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
@@ -227,5 +230,23 @@ class SpaceTest {
     server.bean(Removal.class).forgetOld();
     assertThat(own).doesNotExist();
     assertThat(of(mix).path("deliveries")).isEmpty();
+  }
+
+  @Test
+  void whatCameAsItsProcessDiedGoesWhenNothingSpeaksOfIt() throws IOException {
+    Path known = receive(delivery(mix), "Kick.wav", made());
+    Path file = made();
+    String hash = drevik.audio.Sha256.of(file);
+    Path orphan = server.data().resolve("audio").resolve(hash.substring(0, 2)).resolve(hash);
+    Files.createDirectories(orphan.getParent());
+    Files.copy(file, orphan);
+    Removal removal = server.bean(Removal.class);
+    // It may be about to be spoken of, however old what was written into it is.
+    Files.setLastModifiedTime(orphan, FileTime.fromMillis(0));
+    removal.forgetOld();
+    assertThat(orphan).exists();
+    removal.forgetOld(Instant.now().plus(Duration.ofHours(2)));
+    assertThat(orphan).doesNotExist();
+    assertThat(known).exists();
   }
 }

@@ -10,6 +10,7 @@ import drevik.intake.measure.PairChecks;
 import drevik.intake.measure.SecondSorting;
 import drevik.intake.measure.StereoImages;
 import drevik.mix.Lookup;
+import drevik.server.CutShort;
 import drevik.server.store.AudioStore;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedRuntimeException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -52,9 +54,19 @@ public class InspectFiles {
       Inspection found = known != null ? known : measure(sha256);
       change(sha256, row -> sortAnew(row, found));
     } catch (AudioException e) {
+      if (CutShort.isWhy(e)) {
+        // The server stops: it is measured when it is there again.
+        throw e;
+      }
       fail(sha256, e);
       return;
+    } catch (NestedRuntimeException e) {
+      // The database went away under it, which is no fault of the file: the job is tried again.
+      throw e;
     } catch (RuntimeException e) {
+      if (CutShort.isWhy(e)) {
+        throw e;
+      }
       LOG.error("inspecting {}", sha256, e);
       fail(sha256, AudioException.of(sha256, "could not be measured: " + e));
       return;

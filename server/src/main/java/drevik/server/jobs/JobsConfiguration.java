@@ -2,6 +2,7 @@ package drevik.server.jobs;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import drevik.server.intake.Inbox;
@@ -28,6 +29,7 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
  */
 @Configuration
 class JobsConfiguration {
+  private static final Duration AGAIN_AFTER = Duration.ofSeconds(3);
   private static final Duration HEARTBEAT = Duration.ofSeconds(2);
   private static final Duration INBOX_EVERY = Duration.ofSeconds(3);
   private static final Duration TIDY_EVERY = Duration.ofHours(6);
@@ -66,8 +68,10 @@ class JobsConfiguration {
     return Scheduler.create(
             dataSource,
             Tasks.oneTime(PrintJob.TASK)
+                .onFailure(soonAgain())
                 .execute((instance, context) -> prints.getObject().carryOut(instance.getId())),
             Tasks.oneTime(InspectJob.TASK)
+                .onFailure(soonAgain())
                 .execute((instance, context) -> inspecting.getObject().carryOut(instance.getId())))
         .startTasks(
             Tasks.recurring("inbox", FixedDelay.of(INBOX_EVERY))
@@ -86,6 +90,14 @@ class JobsConfiguration {
         .missedHeartbeatsLimit(4)
         .shutdownMaxWait(Duration.ofSeconds(2))
         .build();
+  }
+
+  /**
+   * What is wrong with a print or a file is written down with it, and is no failure of its job. A
+   * job fails when the database goes away under it, and that is started again in seconds.
+   */
+  private static <T> FailureHandler<T> soonAgain() {
+    return new FailureHandler.OnFailureRetryLater<>(AGAIN_AFTER);
   }
 
   @EventListener(ApplicationReadyEvent.class)

@@ -9,11 +9,13 @@ import drevik.render.PrintOptions;
 import drevik.render.PrintReport;
 import drevik.render.Printer;
 import drevik.render.Progress;
+import drevik.server.CutShort;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
 import drevik.server.NotFound;
 import drevik.server.mix.Mixes;
 import drevik.server.store.AudioStore;
+import drevik.server.store.Folders;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -23,6 +25,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedRuntimeException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -138,13 +141,25 @@ public class PrintService {
           PrintOptions.only(new HashSet<>(row.outputs))
               .ofRevision(row.revision)
               .onThreads(Math.max(1, CORES / running));
+      // What a killed print of this run left; nobody else writes here.
+      Folders.delete(folder(id).resolveSibling(id + ".unfinished"));
       PrintReport report = Printer.print(mix, store::locate, options, folder(id), reporting(id));
       end(id, PrintState.DONE, null, report.hashed(folder(id)));
     } catch (PrintCancelled e) {
       end(id, PrintState.CANCELLED, e.getMessage(), null);
     } catch (Refused | AudioException e) {
+      if (CutShort.isWhy(e)) {
+        // The server stops: the print begins anew when it is there again.
+        throw e;
+      }
       end(id, PrintState.FAILED, e.getMessage(), null);
+    } catch (NestedRuntimeException e) {
+      // The database went away under it: the job is tried again, and the print begins anew.
+      throw e;
     } catch (Exception e) {
+      if (CutShort.isWhy(e)) {
+        throw new IllegalStateException("the server stops", e);
+      }
       LOG.error("print run {}", id, e);
       end(id, PrintState.FAILED, "The print failed inside Drevik: " + e, null);
     } finally {

@@ -10,10 +10,12 @@ import java.nio.file.Path;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -104,14 +106,21 @@ public class Removal {
       throw new Refused("Only what was removed before can be thrown away for good.");
     }
     drop(what, id);
-    collect();
+    collect(clock.instant());
   }
 
-  /** For good, what was removed long ago. Called by the scheduler. */
+  /**
+   * For good, what was removed long ago, and what arrived as its process died, before anything
+   * spoke of it. Called by the scheduler.
+   */
   public void forgetOld() {
-    Timestamp old = Timestamp.from(clock.instant().minus(KEPT));
+    forgetOld(clock.instant());
+  }
+
+  /** As it would at that moment. */
+  public void forgetOld(Instant now) {
+    Timestamp old = Timestamp.from(now.minus(KEPT));
     try {
-      boolean any = false;
       for (Removable what : Removable.values()) {
         List<String> ids =
             jdbc.sql("select id from " + what.table() + " where removed_at < ?")
@@ -120,12 +129,9 @@ public class Removal {
                 .list();
         for (String id : ids) {
           drop(what, id);
-          any = true;
         }
       }
-      if (any) {
-        collect();
-      }
+      collect(now);
     } catch (IOException | RuntimeException e) {
       LOG.warn("throwing away what was removed: {}", e.toString());
     }
@@ -176,32 +182,47 @@ public class Removal {
   }
 
   /** Audio that no delivery has and no revision plays. */
-  private void collect() throws IOException {
+  private void collect(Instant now) throws IOException {
+    Instant lately = now.minus(NEW);
+    List<String> kept = store.keptBefore(lately);
     store.discard(
         () -> {
-          Set<String> played =
-              new HashSet<>(
-                  jdbc.sql(
-                          "select distinct found[1] from mix_revision,"
-                              + " regexp_matches(document::text, '\"sha256\": \"([0-9a-f]{64})\"', 'g')"
-                              + " as found")
-                      .query(String.class)
-                      .list());
+          Set<String> known =
+              new HashSet<>(jdbc.sql("select sha256 from audio_file").query(String.class).list());
           List<String> unused =
-              jdbc
-                  .sql(
-                      "select sha256 from audio_file a where received_at < ? and not exists"
-                          + " (select 1 from delivered_file f where f.sha256 = a.sha256)")
-                  .param(Timestamp.from(clock.instant().minus(NEW)))
-                  .query(String.class)
-                  .list()
-                  .stream()
-                  .filter(hash -> !played.contains(hash))
+              Stream.concat(
+                      received(lately).stream(),
+                      kept.stream().filter(hash -> !known.contains(hash)))
                   .toList();
-          for (String hash : unused) {
+          if (unused.isEmpty()) {
+            return unused;
+          }
+          Set<String> played = played();
+          List<String> unheard = unused.stream().filter(hash -> !played.contains(hash)).toList();
+          for (String hash : unheard) {
             jdbc.sql("delete from audio_file where sha256 = ?").param(hash).update();
           }
-          return unused;
+          return unheard;
         });
+  }
+
+  /** Contents that came before that moment, and that no delivery has any more. */
+  private List<String> received(Instant before) {
+    return jdbc.sql(
+            "select sha256 from audio_file a where received_at < ? and not exists"
+                + " (select 1 from delivered_file f where f.sha256 = a.sha256)")
+        .param(Timestamp.from(before))
+        .query(String.class)
+        .list();
+  }
+
+  private Set<String> played() {
+    return new HashSet<>(
+        jdbc.sql(
+                "select distinct found[1] from mix_revision,"
+                    + " regexp_matches(document::text, '\"sha256\": \"([0-9a-f]{64})\"', 'g')"
+                    + " as found")
+            .query(String.class)
+            .list());
   }
 }

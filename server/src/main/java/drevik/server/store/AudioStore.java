@@ -5,6 +5,7 @@ import drevik.mix.AudioRef;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.function.Supplier;
 
@@ -42,6 +43,9 @@ public interface AudioStore {
    * @param unused finds, while nothing new can come, which of them nobody speaks of
    */
   void discard(Supplier<List<String>> unused) throws IOException;
+
+  /** The contents that came before that moment, whether anything speaks of them or not. */
+  List<String> keptBefore(Instant moment) throws IOException;
 
   /** An empty place for a file that a program writes; hashed when it is sealed. */
   Path scratch() throws IOException;

@@ -20,12 +20,15 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReadWriteLock;
 import java.util.concurrent.locks.ReentrantReadWriteLock;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -175,6 +178,22 @@ class FolderAudioStore implements AudioStore {
       }
     } finally {
       discarding.writeLock().unlock();
+    }
+  }
+
+  @Override
+  public List<String> keptBefore(Instant moment) throws IOException {
+    FileTime before = FileTime.from(moment);
+    try (Stream<Path> all = Files.walk(audio, 2)) {
+      List<String> kept = new ArrayList<>();
+      for (Path file : all.filter(Files::isRegularFile).toList()) {
+        // When it was moved in; it may have been written to, elsewhere, much earlier.
+        FileTime came = (FileTime) Files.getAttribute(file, "unix:ctime");
+        if (came.compareTo(before) < 0) {
+          kept.add(file.getFileName().toString());
+        }
+      }
+      return kept;
     }
   }
 

@@ -110,7 +110,9 @@ class Problems {
         e.getMostSpecificCause() instanceof SQLException sql
             ? String.valueOf(sql.getSQLState())
             : "";
-    if (state.startsWith("08") || state.startsWith("57")) {
+    // What the pool says of a connection that broke has no state.
+    boolean broken = String.valueOf(e.getMostSpecificCause().getMessage()).contains("is closed");
+    if (broken || state.startsWith("08") || state.startsWith("57")) {
       return databaseIsAway(e);
     }
     LOG.error("database", e);
