@@ -1,26 +1,31 @@
 package drevik.e2e;
 
+import static drevik.e2e.Scripted.ask;
+import static drevik.e2e.Scripted.isReady;
+import static drevik.e2e.Scripted.kill;
+import static drevik.e2e.Scripted.patiently;
+import static drevik.e2e.Scripted.run;
+import static drevik.e2e.Scripted.start;
+import static drevik.e2e.Scripted.url;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
-import drevik.codec.Documents;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
@@ -29,14 +34,12 @@ import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 
 /** The one script on a data folder of its own: what dies, is copied, backed up, put back. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class WatchedOverTest {
-  private static final Path SCRIPT = Path.of("..", "drevik").toAbsolutePath().normalize();
-  private static final HttpClient HTTP = HttpClient.newHttpClient();
-
   /** Not JUnit's own, which only one user may enter: root's database runs as another. */
   private static Path folder;
 
@@ -44,96 +47,32 @@ class WatchedOverTest {
   private static Process up;
   private static String url;
 
-  private record Ended(int status, String says) {}
-
   @BeforeAll
-  static void start() throws IOException {
-    folder = Files.createTempDirectory("drevik-watched");
-    Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxr-xr-x"));
+  static void begin() throws IOException {
+    folder = Scripted.folder();
     data = folder.resolve("data");
-    up = start(data, "up.log");
+    up = start(data, folder.resolve("up.log"), Map.of());
     url = url(data);
   }
 
   @AfterAll
-  static void stop() {
+  static void stop() throws IOException {
     up.destroy();
     up.onExit().join();
-  }
-
-  private static ProcessBuilder script(Path data, String... arguments) {
-    List<String> command = new ArrayList<>(List.of(SCRIPT.toString()));
-    command.addAll(List.of(arguments));
-    ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
-    builder.environment().put("DREVIK_BUILT", "yes");
-    builder.environment().put("DREVIK_DEMO", "false");
-    builder.environment().put("DREVIK_PORT", "8517");
-    builder.environment().put("DREVIK_DATA", data.toString());
-    return builder;
-  }
-
-  private static Process start(Path data, String log) throws IOException {
-    Path words = folder.resolve(log);
-    Process process = script(data, "up").redirectOutput(words.toFile()).start();
-    patiently().until(() -> Files.readString(words).contains("\nDrevik: ") || !process.isAlive());
-    assertThat(Files.readString(words)).contains("Drevik: http://127.0.0.1:");
-    return process;
-  }
-
-  private static Ended run(Path data, String... arguments)
-      throws IOException, InterruptedException {
-    Process process = script(data, arguments).start();
-    String says = new String(process.getInputStream().readAllBytes());
-    return new Ended(process.waitFor(), says);
-  }
-
-  private static org.awaitility.core.ConditionFactory patiently() {
-    return await().atMost(Duration.ofSeconds(120)).pollInterval(Duration.ofMillis(300));
-  }
-
-  private static String url(Path data) throws IOException {
-    return Files.readString(data.resolve("url")).strip();
-  }
-
-  private static boolean isReady(String url) throws InterruptedException {
-    try {
-      return ask(url, "GET", "api/ready", "application/json", BodyPublishers.noBody()) == 204;
-    } catch (IOException e) {
-      return false;
-    }
-  }
-
-  private static int ask(String url, String method, String path, String type, BodyPublisher body)
-      throws IOException, InterruptedException {
-    HttpRequest request =
-        HttpRequest.newBuilder(URI.create(url + path))
-            .header("Content-Type", type)
-            .method(method, body)
-            .build();
-    return HTTP.send(request, BodyHandlers.discarding()).statusCode();
+    FileSystemUtils.deleteRecursively(folder);
   }
 
   private static JsonNode json(String method, String path, String body)
       throws IOException, InterruptedException {
-    HttpRequest request =
-        HttpRequest.newBuilder(URI.create(url + path))
-            .header("Content-Type", "application/json")
-            .method(
-                method, body.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
-            .build();
-    return Documents.mapper().readTree(HTTP.send(request, BodyHandlers.ofString()).body());
-  }
-
-  private static void kill(String pid) throws IOException, InterruptedException {
-    assertThat(new ProcessBuilder("kill", "-KILL", pid.strip()).start().waitFor()).isZero();
+    return Scripted.json(url, method, path, body);
   }
 
   private static Path databaseFiles() {
-    return data.resolve("db").resolve("cluster");
+    return Scripted.databaseFiles(data);
   }
 
   private static String databasePid() throws IOException {
-    return Files.readAllLines(databaseFiles().resolve("postmaster.pid")).get(0);
+    return Scripted.databasePid(data);
   }
 
   @Test
@@ -189,12 +128,12 @@ class WatchedOverTest {
     assertThat(run(data, "backup", whole.toString()).says()).contains("1 files and the database");
     receive("Snare.wav", 0.4f);
     Path since = folder.resolve("since.tar");
-    Ended newer = run(data, "backup", since.toString(), "--since", whole.toString());
+    Scripted.Ended newer = run(data, "backup", since.toString(), "--since", whole.toString());
     assertThat(newer.says()).contains("1 files and the database");
     assertThat(run(data, "backup", whole.toString()).says()).contains("is there already");
 
     Path restored = folder.resolve("restored");
-    Ended back = run(restored, "restore", since.toString(), whole.toString());
+    Scripted.Ended back = run(restored, "restore", since.toString(), whole.toString());
     assertThat(back.says()).contains("2 files: 0 damaged, 0 missing, 0 that nothing speaks of");
     assertThat(back.status()).isZero();
     assertThat(run(restored, "restore", whole.toString()).says()).contains("is not empty");
@@ -210,7 +149,7 @@ class WatchedOverTest {
     flipped[flipped.length / 2] ^= 1;
     Files.write(kept.get(0), flipped);
     Files.delete(kept.get(1));
-    Ended verified = run(restored, "verify");
+    Scripted.Ended verified = run(restored, "verify");
     assertThat(verified.status()).isEqualTo(1);
     assertThat(verified.says()).contains("1 damaged, 1 missing");
     assertThat(run(data, "verify").status()).isZero();
@@ -244,15 +183,22 @@ class WatchedOverTest {
   @Test
   @Order(4)
   void aCopyOfTheFolderRunsBesideIt() throws Exception {
-    Path copy = folder.resolve("copy");
-    Process copied =
-        new ProcessBuilder("cp", "-a", data.toString(), copy.toString()).inheritIO().start();
-    assertThat(copied.waitFor()).isZero();
+    Path copy = copied();
     String before = databasePid();
-    Process beside = start(copy, "copy.log");
+    // Little memory, and a log that turns over soon.
+    Map<String, String> small =
+        Map.of(
+            "JAVA_TOOL_OPTIONS", "-Xmx170m", "LOGGING_LOGBACK_ROLLINGPOLICY_MAXFILESIZE", "500B");
+    Process beside = start(copy, folder.resolve("copy.log"), small);
     try {
       assertThat(url(copy)).isNotEqualTo(url);
       assertThat(isReady(url)).isTrue();
+      whatNeedsTooMuchMemoryEndsTheServerAndItIsStartedAgain(copy);
+      try (Stream<Path> files = Files.list(copy)) {
+        assertThat(files.map(file -> file.getFileName().toString()))
+            .contains("server.log")
+            .anyMatch(name -> name.startsWith("server.log.") && name.endsWith(".gz"));
+      }
     } finally {
       beside.destroy();
       assertThat(beside.waitFor(60, TimeUnit.SECONDS)).isTrue();
@@ -261,19 +207,95 @@ class WatchedOverTest {
     assertThat(isReady(url)).isTrue();
   }
 
+  /** Of what runs; and as another user's, where this one may give it away. */
+  private static Path copied() throws IOException, InterruptedException {
+    Path copy = folder.resolve("copy");
+    command("cp", "-a", data.toString(), copy.toString());
+    if (isRoot()) {
+      command("chown", "-R", "nobody", copy.resolve("db").toString());
+    }
+    return copy;
+  }
+
+  private static boolean isRoot() {
+    return System.getProperty("user.name").equals("root");
+  }
+
+  private static void command(String... command) throws IOException, InterruptedException {
+    assertThat(new ProcessBuilder(command).inheritIO().start().waitFor()).isZero();
+  }
+
+  private static void whatNeedsTooMuchMemoryEndsTheServerAndItIsStartedAgain(Path data)
+      throws Exception {
+    String first = Files.readString(data.resolve("server.pid"));
+    byte[] large = ("{\"version\":3,\"channels\":[" + "{},".repeat(9_000_000) + "{}]}").getBytes();
+    List<CompletableFuture<?>> sent = new ArrayList<>();
+    for (int request = 0; request < 6; request++) {
+      HttpRequest open =
+          HttpRequest.newBuilder(URI.create(url(data) + "api/mixes/files"))
+              .header("Content-Type", "application/json")
+              .POST(BodyPublishers.ofByteArray(large))
+              .build();
+      sent.add(
+          Scripted.HTTP.sendAsync(open, BodyHandlers.discarding()).handle((answer, fault) -> true));
+    }
+    CompletableFuture.allOf(sent.toArray(CompletableFuture[]::new)).join();
+    patiently().until(() -> !Files.readString(data.resolve("server.pid")).equals(first));
+    String address = url(data);
+    patiently().until(() -> isReady(address));
+    assertThat(Files.readString(data.resolve("server.out"))).doesNotContain("drevik:");
+  }
+
+  @Test
+  @Order(4)
+  void aDatabaseOfSomebodyElseIsLeftAloneAndWhoAsksIsTold() throws Exception {
+    assumeTrue(isRoot(), "only root can be two users");
+    Path theirs = folder.resolve("theirs");
+    command("mkdir", theirs.toString());
+    command("chown", "nobody", theirs.toString());
+    command("mkdir", "-p", theirs.resolve("db/cluster").toString());
+    Path tool = Files.createDirectory(folder.resolve("tool"));
+    command(
+        "cp",
+        "-r",
+        Scripted.SCRIPT.toString(),
+        Scripted.SCRIPT.resolveSibling("ops").toString(),
+        tool.toString());
+    command("chmod", "-R", "a+rX", tool.toString());
+    Process asked =
+        new ProcessBuilder(
+                "runuser",
+                "-u",
+                "nobody",
+                "--",
+                "env",
+                "DREVIK_BUILT=yes",
+                "DREVIK_DATA=" + theirs,
+                tool.resolve("drevik").toString(),
+                "up")
+            .redirectErrorStream(true)
+            .start();
+    String says = new String(asked.getInputStream().readAllBytes());
+    assertThat(asked.waitFor()).isEqualTo(1);
+    assertThat(says)
+        .contains("belongs to the user root, and you are nobody", "sudo chown -R nobody")
+        .doesNotContain("see the log");
+    assertThat(theirs.resolve("db/cluster")).isEmptyDirectory();
+  }
+
   @Test
   @Order(5)
   void aServerThatWasLeftAloneIsTakenOverAndAnOpenPageDoesNotHoldUpTheEnd() throws Exception {
     String alone = Files.readString(data.resolve("server.pid"));
     up.destroyForcibly().waitFor();
-    up = start(data, "again.log");
+    up = start(data, folder.resolve("again.log"), Map.of());
     url = url(data);
     assertThat(Files.readString(folder.resolve("again.log"))).contains("was left alone");
     assertThat(Files.readString(data.resolve("server.pid"))).isNotEqualTo(alone);
     String mix = json("GET", "api/mixes", "").get(0).path("id").asString();
     HttpRequest listen =
         HttpRequest.newBuilder(URI.create(url + "api/mixes/" + mix + "/events")).build();
-    try (InputStream events = HTTP.send(listen, BodyHandlers.ofInputStream()).body()) {
+    try (InputStream events = Scripted.HTTP.send(listen, BodyHandlers.ofInputStream()).body()) {
       assertThat(events.read()).isPositive();
       up.destroy();
       assertThat(up.waitFor(20, TimeUnit.SECONDS)).isTrue();
