@@ -1,70 +1,125 @@
 package drevik.dsp;
 
 /**
- * Coefficients of a second-order section, normalised so that a0 = 1. The designs are those of R.
- * Bristow-Johnson, “Audio EQ Cookbook” (W3C Working Group Note, 2021).
+ * Coefficients of a second-order section, normalised so that a0 = 1.
+ *
+ * <p>The curves are those of the analogue prototypes in R. Bristow-Johnson, “Audio EQ Cookbook”
+ * (W3C Working Group Note, 2021), up to the Nyquist frequency: the bilinear transform would squeeze
+ * them together there. The poles are the prototype's, carried over by impulse invariance; the zeros
+ * are such that the magnitude is the prototype's at 0 Hz, at the corner and at the Nyquist
+ * frequency (M. Vicanek, “Matched Second Order Digital Filters”, 2016, sections 2 and 3).
  */
 public record Biquad(double b0, double b1, double b2, double a1, double a2) {
+  /** Q of a second-order Butterworth filter, maximally flat. */
+  public static final double BUTTERWORTH = Math.sqrt(0.5);
 
-  private static double omega(double frequency, int sampleRate) {
-    // Just below Nyquist at most, so that a high corner at a low rate stays stable.
-    return 2 * Math.PI * Math.min(frequency, 0.49 * sampleRate) / sampleRate;
+  /** Where the magnitude is matched at most, as a part of the Nyquist frequency. */
+  private static final double HIGHEST_MATCH = 0.8;
+
+  /**
+   * An analogue second-order section {@code (n2·s² + n1·s + n0) / (s² + s/q + 1)}, s in units of
+   * its corner.
+   */
+  private record Prototype(double n2, double n1, double n0, double q) {
+    /** Squared magnitude at x times the corner. */
+    double power(double x) {
+      double square = x * x;
+      double numerator = square(n0 - n2 * square) + square(n1 * x);
+      return numerator / (square(1 - square) + square(x / q));
+    }
   }
 
-  private static Biquad normalised(
-      double b0, double b1, double b2, double a0, double a1, double a2) {
-    return new Biquad(b0 / a0, b1 / a0, b2 / a0, a1 / a0, a2 / a0);
+  /** The prototype with its corner at {@code frequency} Hz. */
+  private static Biquad matched(Prototype of, double frequency, int sampleRate) {
+    double corner = 2 * Math.PI * frequency / sampleRate;
+    double damping = 1 / (2 * of.q());
+    double decay = Math.exp(-damping * corner);
+    double root = Math.sqrt(Math.abs(1 - damping * damping));
+    double a1 = -2 * decay * (damping <= 1 ? Math.cos(root * corner) : Math.cosh(root * corner));
+    double a2 = decay * decay;
+    // With φ = sin²(ω/2), |B|² = B0·(1 − φ) + B1·φ + B2·4φ(1 − φ), as |A|² below.
+    double atZero = square(1 + a1 + a2);
+    double atNyquist = square(1 - a1 + a2);
+    double b0 = atZero * of.power(0);
+    double b1 = atNyquist * of.power(Math.PI / corner);
+    double match = Math.min(corner, HIGHEST_MATCH * Math.PI);
+    double phi = square(Math.sin(match / 2));
+    double wanted = new Biquad(0, 0, 0, a1, a2).denominator(phi) * of.power(match / corner);
+    double b2 = (wanted - b0 * (1 - phi) - b1 * phi) / (4 * phi * (1 - phi));
+    double zero = Math.sqrt(b0);
+    double nyquist = Math.sqrt(b1);
+    double w = (zero + nyquist) / 2;
+    double first = (w + Math.sqrt(Math.max(0, w * w + b2))) / 2;
+    return new Biquad(first, (zero - nyquist) / 2, -b2 / (4 * first), a1, a2);
   }
 
-  /** High-pass; q = 0.7071 is maximally flat. */
+  /** |A|² where φ = sin²(ω/2). */
+  private double denominator(double phi) {
+    return square(1 + a1 + a2) * (1 - phi)
+        + square(1 - a1 + a2) * phi
+        - 4 * a2 * 4 * phi * (1 - phi);
+  }
+
+  private Biquad times(double gain) {
+    return new Biquad(gain * b0, gain * b1, gain * b2, a1, a2);
+  }
+
+  /** What turns {@code this} into nothing. Only for sections that pass all frequencies. */
+  private Biquad inverse() {
+    return new Biquad(1 / b0, a1 / b0, a2 / b0, b1 / b0, b2 / b0);
+  }
+
+  /** High-pass; q = 0.7071 is maximally flat. Both zeros stand at 0 Hz, as the prototype's do. */
   public static Biquad highPass(double frequency, double q, int sampleRate) {
-    double w = omega(frequency, sampleRate);
-    double cos = Math.cos(w);
-    double alpha = Math.sin(w) / (2 * q);
-    return normalised((1 + cos) / 2, -(1 + cos), (1 + cos) / 2, 1 + alpha, -2 * cos, 1 - alpha);
+    Prototype of = new Prototype(1, 0, 0, q);
+    Biquad poles = matched(of, frequency, sampleRate);
+    double corner = 2 * Math.PI * frequency / sampleRate;
+    double match = Math.min(corner, HIGHEST_MATCH * Math.PI);
+    double phi = square(Math.sin(match / 2));
+    double gain = Math.sqrt(poles.denominator(phi) * of.power(match / corner)) / (4 * phi);
+    return new Biquad(gain, -2 * gain, gain, poles.a1, poles.a2);
   }
 
   /** Low-pass; q = 0.7071 is maximally flat. */
   public static Biquad lowPass(double frequency, double q, int sampleRate) {
-    double w = omega(frequency, sampleRate);
-    double cos = Math.cos(w);
-    double alpha = Math.sin(w) / (2 * q);
-    return normalised((1 - cos) / 2, 1 - cos, (1 - cos) / 2, 1 + alpha, -2 * cos, 1 - alpha);
+    return matched(new Prototype(0, 0, 1, q), frequency, sampleRate);
   }
 
   /** Bell of {@code gainDb} dB at {@code frequency} Hz. */
   public static Biquad bell(double frequency, double gainDb, double q, int sampleRate) {
-    double w = omega(frequency, sampleRate);
-    double cos = Math.cos(w);
+    if (gainDb < 0) {
+      return bell(frequency, -gainDb, q, sampleRate).inverse();
+    }
     double a = Math.pow(10, gainDb / 40);
-    double alpha = Math.sin(w) / (2 * q);
-    return normalised(
-        1 + alpha * a, -2 * cos, 1 - alpha * a, 1 + alpha / a, -2 * cos, 1 - alpha / a);
+    return matched(new Prototype(1, a / q, 1, a * q), frequency, sampleRate);
   }
 
   /** Low shelf of slope 1: {@code gainDb} dB far below {@code frequency} Hz, half of it there. */
   public static Biquad lowShelf(double frequency, double gainDb, int sampleRate) {
-    return shelf(frequency, gainDb, sampleRate, 1);
-  }
-
-  /** High shelf of slope 1: {@code gainDb} dB far above {@code frequency} Hz, half of it there. */
-  public static Biquad highShelf(double frequency, double gainDb, int sampleRate) {
-    return shelf(frequency, gainDb, sampleRate, -1);
-  }
-
-  private static Biquad shelf(double frequency, double gainDb, int sampleRate, int side) {
-    double w = omega(frequency, sampleRate);
-    // The cookbook's two shelves differ in nothing but the sign of every cosine.
-    double cos = side * Math.cos(w);
+    if (gainDb < 0) {
+      return lowShelf(frequency, -gainDb, sampleRate).inverse();
+    }
     double a = Math.pow(10, gainDb / 40);
-    double root = 2 * Math.sqrt(a) * Math.sin(w) / 2 * Math.sqrt(2);
-    return normalised(
-        a * (a + 1 - (a - 1) * cos + root),
-        side * 2 * a * (a - 1 - (a + 1) * cos),
-        a * (a + 1 - (a - 1) * cos - root),
-        a + 1 + (a - 1) * cos + root,
-        side * -2 * (a - 1 + (a + 1) * cos),
-        a + 1 + (a - 1) * cos - root);
+    // A·(s² + √A/Q·s + A) / (A·s² + √A/Q·s + 1), with s in units of the corner over √A.
+    double corner = frequency / Math.sqrt(a);
+    return matched(new Prototype(1, a / BUTTERWORTH, a * a, BUTTERWORTH), corner, sampleRate);
+  }
+
+  /**
+   * High shelf of slope 1: {@code gainDb} dB far above {@code frequency} Hz, half of it there. All
+   * of it louder, and a low shelf taken away: so no pole stands above the corner.
+   */
+  public static Biquad highShelf(double frequency, double gainDb, int sampleRate) {
+    return lowShelf(frequency, -gainDb, sampleRate).times(Math.pow(10, gainDb / 20));
+  }
+
+  /**
+   * Frames until its response to an impulse has fallen by so many dB: as its slowest pole decays.
+   */
+  public double decayFrames(double db) {
+    double discriminant = a1 * a1 - 4 * a2;
+    double radius = discriminant < 0 ? Math.sqrt(a2) : (Math.abs(a1) + Math.sqrt(discriminant)) / 2;
+    return radius == 0 ? 0 : -db / (20 * Math.log10(Math.min(radius, 1 - 1e-12)));
   }
 
   /** Gain in dB at {@code frequency} Hz, from the transfer function. */

@@ -1,5 +1,6 @@
 package drevik.dsp;
 
+import drevik.audio.Layout;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -7,7 +8,7 @@ import org.jspecify.annotations.Nullable;
  * Feed-forward compressor, log domain, soft knee, smooth decoupled peak detector. Formulas 4, 7 and
  * 17 of Giannoulis, Massberg, Reiss, “Digital Dynamic Range Compressor Design” (JAES 60/6, 2012).
  * All channels are turned down together, by the loudest; a key replaces them as what is listened
- * to.
+ * to. The LFE is turned down with the others and not listened to.
  */
 public final class Compressor implements ProcessorType {
   private static final double NEPERS_PER_DB = Math.log(10) / 20;
@@ -53,7 +54,7 @@ public final class Compressor implements ProcessorType {
 
   @Override
   public Processor create(Settings settings, Surroundings surroundings) {
-    return new Running(settings, surroundings.sampleRate());
+    return new Running(settings, surroundings);
   }
 
   private static final class Running implements Processor {
@@ -64,13 +65,19 @@ public final class Compressor implements ProcessorType {
     private final double release;
     private final double makeUpDb;
 
+    /** The channels of what it listens to. */
+    private final int[] listened;
+
     /** Magnitude below which the curve leaves everything as it is. */
     private final double kneeBegins;
 
     private double held;
     private double smoothed;
 
-    Running(Settings settings, int sampleRate) {
+    Running(Settings settings, Surroundings surroundings) {
+      int sampleRate = surroundings.sampleRate();
+      Layout key = surroundings.key();
+      listened = Surroundings.withoutLfe(key != null ? key : surroundings.layout());
       threshold = settings.get("threshold");
       ratio = settings.get("ratio");
       knee = settings.get("knee");
@@ -91,8 +98,8 @@ public final class Compressor implements ProcessorType {
       float[][] listen = key == null ? audio : key;
       for (int i = 0; i < frames; i++) {
         float peak = 0;
-        for (float[] channel : listen) {
-          peak = Math.max(peak, Math.abs(channel[i]));
+        for (int channel : listened) {
+          peak = Math.max(peak, Math.abs(listen[channel][i]));
         }
         double over = peak > kneeBegins ? reduction(peak) : 0;
         // Formula 17: the peak is held and released first, then smoothed by the attack.

@@ -2,6 +2,7 @@ package drevik.dsp;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Low cut, low shelf, three bells, high shelf, high cut. A cut at 0 Hz and a band at 0 dB are off
@@ -9,7 +10,6 @@ import java.util.List;
  * formulas.
  */
 public final class Equaliser implements ProcessorType {
-  private static final double BUTTERWORTH_2 = Math.sqrt(0.5);
   // Q of the two sections of a 4th-order Butterworth filter: 1 / (2·cos(π/8)) and 1 /
   // (2·cos(3π/8)).
   private static final double BUTTERWORTH_4_A = 1 / (2 * Math.cos(Math.PI / 8));
@@ -51,7 +51,7 @@ public final class Equaliser implements ProcessorType {
     List<Biquad> sections = new ArrayList<>();
     double lowCut = settings.get("low-cut");
     if (lowCut > 0 && settings.get("low-cut-slope") < 18) {
-      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_2, sampleRate));
+      sections.add(Biquad.highPass(lowCut, Biquad.BUTTERWORTH, sampleRate));
     } else if (lowCut > 0) {
       sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_A, sampleRate));
       sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_B, sampleRate));
@@ -73,7 +73,7 @@ public final class Equaliser implements ProcessorType {
     }
     double highCut = settings.get("high-cut");
     if (highCut > 0) {
-      sections.add(Biquad.lowPass(highCut, BUTTERWORTH_2, sampleRate));
+      sections.add(Biquad.lowPass(highCut, Biquad.BUTTERWORTH, sampleRate));
     }
     return sections;
   }
@@ -85,10 +85,25 @@ public final class Equaliser implements ProcessorType {
     for (int i = 0; i < cascades.length; i++) {
       cascades[i] = new BiquadCascade(sections);
     }
-    return (audio, key, frames) -> {
+    return new Running(cascades);
+  }
+
+  @Override
+  public long tail(Settings settings, Surroundings surroundings) {
+    return (long)
+        Math.ceil(
+            sections(settings, surroundings.sampleRate()).stream()
+                .mapToDouble(one -> one.decayFrames(TAIL_DB))
+                .max()
+                .orElse(0));
+  }
+
+  private record Running(BiquadCascade[] cascades) implements Processor {
+    @Override
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
       for (int channel = 0; channel < cascades.length; channel++) {
         cascades[channel].process(audio[channel], frames);
       }
-    };
+    }
   }
 }

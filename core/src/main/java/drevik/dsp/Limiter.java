@@ -5,14 +5,20 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * True-peak limiter with look-ahead. The peak around every sample is found four times oversampled
- * ({@link Oversampler}); the gain that each peak needs is held for the look-ahead, released
- * smoothly, then averaged over the look-ahead, so that it has arrived before the peak does and
- * never steps. All channels share one gain.
+ * True-peak limiter with look-ahead. The peak around every sample is found sixteen times
+ * oversampled ({@link Oversampler}); the gain that each peak needs is held for the look-ahead,
+ * released smoothly, then averaged over the look-ahead, so that it has arrived before the peak does
+ * and never steps. All channels share one gain.
+ *
+ * <p>A gain that moves changes what lies between the samples too. So what comes out is looked at
+ * again, and what still exceeds the ceiling is turned down in the same way by a second, quick pass;
+ * what keeps below the ceiling passes both as it is.
  */
 public final class Limiter implements ProcessorType {
-  /** Covers what the interpolation of a finite filter may miss. */
-  private static final double MARGIN_DB = 0.05;
+  /** Covers what the points that are looked at may miss. */
+  private static final double MARGIN_DB = 0.08;
+
+  private static final double SECOND_LOOK_AHEAD_MS = 1;
 
   @Override
   public String id() {
@@ -39,13 +45,42 @@ public final class Limiter implements ProcessorType {
   }
 
   private static final class Running implements Processor {
+    private final float drive;
+    private final Pass first;
+    private final Pass second;
+
+    Running(Settings settings, Surroundings surroundings) {
+      drive = (float) Math.pow(10, settings.get("drive") / 20);
+      double lookAhead = settings.get("look-ahead");
+      first = new Pass(settings, surroundings, lookAhead, Oversampler.OF_LIMITERS);
+      second = new Pass(settings, surroundings, SECOND_LOOK_AHEAD_MS, Oversampler.AFTER_LIMITING);
+    }
+
+    @Override
+    public int latency() {
+      return first.latency + second.latency;
+    }
+
+    @Override
+    public void process(float[][] audio, float @Nullable [][] key, int frames) {
+      for (float[] channel : audio) {
+        for (int i = 0; i < frames; i++) {
+          channel[i] *= drive;
+        }
+      }
+      first.process(audio, frames);
+      second.process(audio, frames);
+    }
+  }
+
+  /** Finds peaks and turns them down, once. */
+  private static final class Pass {
     // The average runs in whole numbers, so that adding and taking away never drifts.
     private static final double QUANTA = 1L << 40;
 
     private final PeakScan scan;
     private final int lookAhead;
     private final double ceiling;
-    private final float drive;
     private final double release;
     private final float[][] tail;
     private final float[][] delay;
@@ -64,15 +99,18 @@ public final class Limiter implements ProcessorType {
     private double released = 1;
     private long sum;
 
-    Running(Settings settings, Surroundings surroundings) {
+    Pass(
+        Settings settings,
+        Surroundings surroundings,
+        double lookAheadMs,
+        Oversampler... seenThrough) {
+      scan = new PeakScan(seenThrough);
       int rate = surroundings.sampleRate();
-      scan = new PeakScan(rate);
-      lookAhead = (int) Math.max(1, Math.round(settings.get("look-ahead") * rate / 1000));
+      lookAhead = (int) Math.max(1, Math.round(lookAheadMs * rate / 1000));
       ceiling = Math.pow(10, (settings.get("ceiling") - MARGIN_DB) / 20);
-      drive = (float) Math.pow(10, settings.get("drive") / 20);
       release = Math.exp(-1000 / (settings.get("release") * rate));
-      latency = lookAhead + PeakScan.DELAY;
-      tail = new float[surroundings.channels()][PeakScan.HISTORY];
+      latency = lookAhead + scan.delay();
+      tail = new float[surroundings.channels()][scan.history()];
       delay = new float[surroundings.channels()][latency];
       minimum = new double[lookAhead + 2];
       minimumAt = new long[lookAhead + 2];
@@ -82,13 +120,7 @@ public final class Limiter implements ProcessorType {
       averageOfSum = 1 / (QUANTA * averaged.length);
     }
 
-    @Override
-    public int latency() {
-      return latency;
-    }
-
-    @Override
-    public void process(float[][] audio, float @Nullable [][] key, int frames) {
+    void process(float[][] audio, int frames) {
       findPeaks(audio, frames);
       for (int i = 0; i < frames; i++) {
         float gain = (float) gainFor(peaks[i]);
@@ -109,9 +141,6 @@ public final class Limiter implements ProcessorType {
       }
       Arrays.fill(peaks, 0, frames, 0);
       for (int channel = 0; channel < audio.length; channel++) {
-        for (int i = 0; i < frames; i++) {
-          audio[channel][i] *= drive;
-        }
         scan.take(tail[channel], audio[channel], 0, frames);
         scan.raise(peaks, ceiling);
       }

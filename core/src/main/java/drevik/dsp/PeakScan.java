@@ -12,82 +12,147 @@ import java.util.Arrays;
  * differences from sample to sample,
  *
  * <pre>
- *   |y| ≤ near·max(|x[n]|, |x[n+1]|) + far·√(Σ d²)
+ *   |y| ≤ near·max(|x[n]|, |x[n+1]|) + far·√(Σ d²) + farther·√(Σ d²)
  * </pre>
  *
- * where near is the sum of |Σ h| left and right of the gap, and far the norm of the running sums of
- * h from either end up to it (summation by parts, then Cauchy and Schwarz). In music neighbours are
- * alike, and hardly a sample is left to interpolate.
+ * where near is the sum of |Σ h| left and right of the gap, far the norm of the running sums of h
+ * from either end up to it, as far as they belong to the {@value #NEIGHBOURS} samples around, and
+ * farther that of the rest, with the differences of each (summation by parts, then Cauchy and
+ * Schwarz). In music neighbours are alike, and hardly a sample is left to interpolate.
  */
 public final class PeakScan {
-  /** Samples of a channel that are kept from block to block. */
-  public static final int HISTORY = Oversampler.TAPS - 1;
-
-  /** Frames by which what is found for a frame lies before it. */
-  public static final int DELAY = Oversampler.TAPS / 2;
-
   private static final int STRETCH = 8;
-  private static final int MIDDLE = DELAY - 1;
 
-  /** Stretches over which a window that begins in the first of them can reach. */
-  private static final int REACH = (STRETCH + Oversampler.TAPS - 2) / STRETCH + 1;
-
-  /** The stretches, counted from the same one, that the samples beside its gaps lie in. */
-  private static final int FIRST_GAP = MIDDLE / STRETCH;
-
-  private static final int LAST_GAP = (MIDDLE + STRETCH) / STRETCH;
+  /**
+   * A band-limited signal that looks no larger than 1 at points a quarter of a sample apart is
+   * nowhere larger than this: 1/cos(π/8), as its steepest fall is that of a sine at the Nyquist
+   * frequency (Bernstein).
+   */
+  private static final double BETWEEN_QUARTERS = 1.0824;
 
   /** Far more than the rounding of an interpolated sample and of its bound together. */
   private static final double ROUNDING = 1.0001;
 
-  private final float[][] phases;
+  /** Samples around a gap, on either side, that count as near in the bound. */
+  private static final int NEIGHBOURS = 12;
+
+  /** What is looked through; all windows have the same middle. */
+  private final Window[] windows;
+
+  /** Samples of a channel that are kept from block to block. */
+  private final int history;
+
+  /** Place of the sample before the gap in the widest window. */
+  private final int middle;
+
+  /** Stretches over which a widest window that begins in the first of them can reach. */
+  private final int reach;
+
+  /** The stretches, counted from the same one, that the samples beside its gaps lie in. */
+  private final int firstGap;
+
+  private final int lastGap;
+
+  /** The same for all near samples. */
+  private final int firstNear;
+
+  private final int lastNear;
   private final double near;
   private final double far;
+  private final double farther;
   private float[] audio = new float[0];
   private float[] peaks = new float[0];
   private float[] movements = new float[0];
+
+  /** How much all stretches before one move, together. */
+  private double[] movedBefore = new double[0];
+
   private int frames;
   private float samplePeak;
 
-  public PeakScan(int sampleRate) {
-    phases = Oversampler.phases(sampleRate);
+  /**
+   * Coefficients by phase, the quarters first.
+   *
+   * @param offset of its first sample in the widest window
+   */
+  private record Window(float[][] phases, int quarters, int offset) {}
+
+  /**
+   * @param seenThrough one or several; a peak is what any of them sees
+   */
+  public PeakScan(Oversampler... seenThrough) {
+    int taps = Arrays.stream(seenThrough).mapToInt(Oversampler::taps).max().orElseThrow();
+    windows =
+        Arrays.stream(seenThrough)
+            .map(one -> new Window(one.phases(), one.quarters(), (taps - one.taps()) / 2))
+            .toArray(Window[]::new);
+    history = taps - 1;
+    middle = taps / 2 - 1;
+    reach = (STRETCH + taps - 2) / STRETCH + 1;
+    firstGap = middle / STRETCH;
+    lastGap = (middle + STRETCH) / STRETCH;
+    firstNear = Math.max(0, middle + 1 - NEIGHBOURS) / STRETCH;
+    lastNear = (middle + NEIGHBOURS + STRETCH) / STRETCH;
     double largestNear = 1;
     double largestFar = 0;
-    for (float[] phase : phases) {
-      double left = 0;
-      double right = 0;
-      double squares = 0;
-      for (int k = 0; k < MIDDLE; k++) {
-        left += phase[k];
-        right += phase[HISTORY - k];
-        squares += left * left + right * right;
+    double largestFarther = 0;
+    for (Window window : windows) {
+      for (float[] phase : window.phases()) {
+        int half = phase.length / 2;
+        double left = 0;
+        double right = 0;
+        double squares = 0;
+        double squaresFarther = 0;
+        for (int k = 0; k < half - 1; k++) {
+          left += phase[k];
+          right += phase[phase.length - 1 - k];
+          // The difference between the samples k and k + 1 of the window, and its mirror image.
+          if (half - k <= NEIGHBOURS) {
+            squares += left * left + right * right;
+          } else {
+            squaresFarther += left * left + right * right;
+          }
+        }
+        left += phase[half - 1];
+        right += phase[half];
+        largestNear = Math.max(largestNear, Math.abs(left) + Math.abs(right));
+        largestFar = Math.max(largestFar, Math.sqrt(squares));
+        largestFarther = Math.max(largestFarther, Math.sqrt(squaresFarther));
       }
-      left += phase[MIDDLE];
-      right += phase[MIDDLE + 1];
-      largestNear = Math.max(largestNear, Math.abs(left) + Math.abs(right));
-      largestFar = Math.max(largestFar, Math.sqrt(squares));
     }
     near = largestNear * ROUNDING;
     far = largestFar * ROUNDING;
+    farther = largestFarther * ROUNDING;
+  }
+
+  /** Samples of a channel that are kept from block to block. */
+  public int history() {
+    return history;
+  }
+
+  /** Frames by which what is found for a frame lies before it. */
+  public int delay() {
+    return middle + 1;
   }
 
   /**
    * Takes the next frames of a channel, {@code channel[offset…offset + frames)}.
    *
-   * @param tail the channel's own {@link #HISTORY} last samples; brought up to date
+   * @param tail the channel's own {@link #history} last samples; brought up to date
    */
   public void take(float[] tail, float[] channel, int offset, int frames) {
     this.frames = frames;
-    int length = frames + HISTORY;
+    int length = frames + history;
     int stretches = (length + STRETCH - 1) / STRETCH;
-    if (peaks.length < stretches + REACH) {
+    if (peaks.length < stretches + reach) {
       audio = new float[stretches * STRETCH + 1];
-      peaks = new float[stretches + REACH];
-      movements = new float[stretches + REACH];
+      peaks = new float[stretches + reach];
+      movements = new float[stretches + reach];
+      movedBefore = new double[stretches + reach + 1];
     }
-    System.arraycopy(tail, 0, audio, 0, HISTORY);
-    System.arraycopy(channel, offset, audio, HISTORY, frames);
-    System.arraycopy(audio, frames, tail, 0, HISTORY);
+    System.arraycopy(tail, 0, audio, 0, history);
+    System.arraycopy(channel, offset, audio, history, frames);
+    System.arraycopy(audio, frames, tail, 0, history);
     // What follows the last sample stands still.
     Arrays.fill(audio, length, stretches * STRETCH + 1, audio[length - 1]);
     survey(stretches);
@@ -113,8 +178,11 @@ public final class PeakScan {
       peaks[stretch] = Float.intBitsToFloat(most);
       largest = Math.max(largest, most);
     }
-    Arrays.fill(peaks, stretches, stretches + REACH, 0);
-    Arrays.fill(movements, stretches, stretches + REACH, 0);
+    Arrays.fill(peaks, stretches, stretches + reach, 0);
+    Arrays.fill(movements, stretches, stretches + reach, 0);
+    for (int stretch = 0; stretch < stretches + reach; stretch++) {
+      movedBefore[stretch + 1] = movedBefore[stretch] + movements[stretch];
+    }
     samplePeak = Float.intBitsToFloat(largest);
   }
 
@@ -127,14 +195,14 @@ public final class PeakScan {
   public double largest(double atLeast) {
     double most = Math.max(atLeast, samplePeak);
     for (int start = 0, stretch = 0; start < frames; start += STRETCH, stretch++) {
-      double reach = reach(stretch, most);
-      if (reach < 0) {
+      double rise = rise(stretch, most);
+      if (rise < 0) {
         continue;
       }
       int end = Math.min(frames, start + STRETCH);
       for (int i = start; i < end; i++) {
-        if (couldExceed(most, i, reach)) {
-          most = Math.max(most, between(i));
+        if (couldExceed(most, i, rise)) {
+          most = Math.max(most, between(i, most));
         }
       }
     }
@@ -142,62 +210,81 @@ public final class PeakScan {
   }
 
   /**
-   * Raises {@code magnitudes[i]} to the magnitude of the sample {@link #DELAY} frames before frame
+   * Raises {@code magnitudes[i]} to the magnitude of the sample {@link #delay} frames before frame
    * i, and to that of what lies between it and the next, where that is more than {@code ceiling}.
    */
   public void raise(float[] magnitudes, double ceiling) {
     for (int i = 0; i < frames; i++) {
-      magnitudes[i] = Math.max(magnitudes[i], Math.abs(audio[i + MIDDLE]));
+      magnitudes[i] = Math.max(magnitudes[i], Math.abs(audio[i + middle]));
     }
     for (int start = 0, stretch = 0; start < frames; start += STRETCH, stretch++) {
-      double reach = reach(stretch, ceiling);
-      if (reach < 0) {
+      double rise = rise(stretch, ceiling);
+      if (rise < 0) {
         continue;
       }
       int end = Math.min(frames, start + STRETCH);
       for (int i = start; i < end; i++) {
-        if (couldExceed(ceiling, i, reach)) {
-          magnitudes[i] = Math.max(magnitudes[i], between(i));
+        if (couldExceed(ceiling, i, rise)) {
+          magnitudes[i] = Math.max(magnitudes[i], between(i, ceiling));
         }
       }
     }
   }
 
   /** How far any gap of a stretch can rise above its samples; negative if not above a limit. */
-  private double reach(int stretch, double limit) {
+  private double rise(int stretch, double limit) {
     float peak = 0;
-    for (int k = FIRST_GAP; k <= LAST_GAP; k++) {
+    for (int k = firstGap; k <= lastGap; k++) {
       peak = Math.max(peak, peaks[stretch + k]);
     }
-    float moved = 0;
-    for (int k = 0; k < REACH; k++) {
-      moved += movements[stretch + k];
-    }
+    double movedNear = movedBefore[stretch + lastNear + 1] - movedBefore[stretch + firstNear];
+    double moved = movedBefore[stretch + reach] - movedBefore[stretch];
     double room = limit - near * peak;
-    return room >= 0 && far * far * moved <= room * room ? -1 : far * Math.sqrt(moved);
+    // (a + b)² ≤ 2·(a² + b²): most stretches need no root.
+    double squares = far * far * movedNear + farther * farther * moved;
+    if (room >= 0 && 2 * squares <= room * room) {
+      return -1;
+    }
+    double rise = far * Math.sqrt(movedNear) + farther * Math.sqrt(moved);
+    return rise <= room ? -1 : rise;
   }
 
-  private boolean couldExceed(double limit, int i, double reach) {
-    int nearer = Math.max(bits(audio[i + MIDDLE]), bits(audio[i + MIDDLE + 1]));
+  private boolean couldExceed(double limit, int i, double rise) {
+    int nearer = Math.max(bits(audio[i + middle]), bits(audio[i + middle + 1]));
     // Asked so that what is no number is not passed over.
-    return !(near * Float.intBitsToFloat(nearer) + reach <= limit);
+    return !(near * Float.intBitsToFloat(nearer) + rise <= limit);
   }
 
-  /** The largest magnitude between two samples, whose window begins at {@code at}. */
-  private float between(int at) {
-    float most = 0;
-    for (float[] phase : phases) {
-      // Four sums at once: one alone would wait for itself at every tap.
-      float a = 0, b = 0, c = 0, d = 0;
-      for (int k = 0; k < Oversampler.TAPS; k += 4) {
-        a += phase[k] * audio[at + k];
-        b += phase[k + 1] * audio[at + k + 1];
-        c += phase[k + 2] * audio[at + k + 2];
-        d += phase[k + 3] * audio[at + k + 3];
+  /**
+   * The largest magnitude between two samples, whose window begins at {@code at}, if it is more
+   * than {@code limit}: where the quarters say that it cannot be, the other points are not looked
+   * at.
+   */
+  private float between(int at, double limit) {
+    float most = Math.max(Math.abs(audio[at + middle]), Math.abs(audio[at + middle + 1]));
+    for (Window window : windows) {
+      float seen = 0;
+      for (int phase = 0; phase < window.phases().length; phase++) {
+        if (phase == window.quarters() && BETWEEN_QUARTERS * Math.max(seen, most) <= limit) {
+          break;
+        }
+        seen = Math.max(seen, Math.abs(interpolated(window.phases()[phase], at + window.offset())));
       }
-      most = Math.max(most, Math.abs((a + b) + (c + d)));
+      most = Math.max(most, seen);
     }
     return most;
+  }
+
+  private float interpolated(float[] phase, int at) {
+    // Four sums at once: one alone would wait for itself at every tap.
+    float a = 0, b = 0, c = 0, d = 0;
+    for (int k = 0; k < phase.length; k += 4) {
+      a += phase[k] * audio[at + k];
+      b += phase[k + 1] * audio[at + k + 1];
+      c += phase[k + 2] * audio[at + k + 2];
+      d += phase[k + 3] * audio[at + k + 3];
+    }
+    return (a + b) + (c + d);
   }
 
   /** A magnitude as a whole number: floats without their sign compare like those, only faster. */

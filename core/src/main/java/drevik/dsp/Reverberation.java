@@ -5,14 +5,40 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Feedback delay network of eight lines (J.-M. Jot, A. Chaigne, “Digital delay networks for
+ * Feedback delay network of sixteen lines (J.-M. Jot, A. Chaigne, “Digital delay networks for
  * designing artificial reverberators”, AES 90th Convention, 1991): lossless Hadamard feedback, and
- * in each line a one-pole filter whose gains at 0 Hz and at the Nyquist frequency give the two
- * decay times. Lengths are spread geometrically and made mutually prime, as S. J. Schlecht and E.
- * A. P. Habets recommend (“On lossless feedback delay networks”, IEEE TSP 65/6, 2017).
+ * in each line a first-order shelf that gives the decay times of lows and of highs. Lengths are
+ * spread geometrically and made mutually prime, as S. J. Schlecht and E. A. P. Habets recommend
+ * (“On lossless feedback delay networks”, IEEE TSP 65/6, 2017).
+ *
+ * <p>In front of the lines each channel is spread in time by all-pass filters (M. R. Schroeder,
+ * “Natural sounding artificial reverberation”, JAES 10/3, 1962), and early reflections fill the
+ * time until the shortest line is heard. Every channel is heard by every line, and every line in
+ * every channel; the LFE takes no part. All times are seconds and all corners Hz, so that it sounds
+ * alike at every rate.
  */
 public final class Reverberation implements ProcessorType {
-  private static final int LINES = 8;
+  private static final int LINES = 16;
+
+  /** Metres a second. */
+  private static final double SPEED_OF_SOUND = 343;
+
+  /** Longest line by shortest. */
+  private static final double SPREAD = 2.5;
+
+  /** Seconds between the shortest and the longest line at least: a small room would ring. */
+  private static final double LEAST_SPREAD = 0.075;
+
+  /** What “highs” means, Hz; and where the shelf between lows and highs turns. */
+  private static final double HIGHS = 8_000;
+
+  private static final double TURNS = 3_000;
+
+  /** Seconds. */
+  private static final double[] DIFFUSERS = {0.00113, 0.00271, 0.00397, 0.00641};
+
+  private static final float DIFFUSION = 0.65f;
+  private static final int REFLECTIONS = 8;
 
   @Override
   public String id() {
@@ -35,14 +61,15 @@ public final class Reverberation implements ProcessorType {
         new Parameter("wet", "Wet", "%", 0, 100, 100));
   }
 
-  /** Mutually prime line lengths in frames, from one to about two and a half times {@code size}. */
+  /** Mutually prime line lengths in frames. */
   static int[] lineLengths(double sizeMetres, int sampleRate) {
+    double shortest = sizeMetres / SPEED_OF_SOUND;
+    double longest = Math.max(SPREAD * shortest, shortest + LEAST_SPREAD);
     int[] lengths = new int[LINES];
-    double shortest = sizeMetres / 343 * sampleRate;
     int last = 0;
     for (int i = 0; i < LINES; i++) {
-      int wanted = (int) Math.round(shortest * Math.pow(2.5, i / (LINES - 1.0)));
-      last = nextPrime(Math.max(wanted, last + 1));
+      double seconds = shortest * Math.pow(longest / shortest, i / (LINES - 1.0));
+      last = nextPrime(Math.max((int) Math.round(seconds * sampleRate), last + 1));
       lengths[i] = last;
     }
     return lengths;
@@ -65,93 +92,211 @@ public final class Reverberation implements ProcessorType {
     return new Running(settings, surroundings);
   }
 
+  @Override
+  public long tail(Settings settings, Surroundings surroundings) {
+    if (settings.get("wet") == 0) {
+      return 0;
+    }
+    int rate = surroundings.sampleRate();
+    int longest = lineLengths(settings.get("size"), rate)[LINES - 1];
+    // A tenth of a second for what spreads in time before the lines.
+    double before = settings.get("pre-delay") / 1000 + 0.1;
+    return longest + (long) Math.ceil(rate * (before + settings.get("decay") * TAIL_DB / 60));
+  }
+
+  /** A delay of one channel that is read at several places. */
+  private static final class Taps {
+    private final float[] ring;
+    private int at;
+
+    Taps(int longest, int stretch) {
+      ring = new float[longest + stretch];
+    }
+
+    void write(float[] in, int count) {
+      for (int i = 0; i < count; i++) {
+        ring[at] = in[i];
+        at = at + 1 == ring.length ? 0 : at + 1;
+      }
+    }
+
+    /** Adds what was written {@code delay} frames before each of the last {@code count}. */
+    void addTo(double[] out, int delay, double gain, int count) {
+      int from = Math.floorMod(at - count - delay, ring.length);
+      for (int i = 0; i < count; i++) {
+        out[i] += gain * ring[from];
+        from = from + 1 == ring.length ? 0 : from + 1;
+      }
+    }
+
+    void read(float[] out, int delay, int count) {
+      int from = Math.floorMod(at - count - delay, ring.length);
+      for (int i = 0; i < count; i++) {
+        out[i] = ring[from];
+        from = from + 1 == ring.length ? 0 : from + 1;
+      }
+    }
+  }
+
+  /** An all-pass filter: what goes in comes out spread in time, no frequency louder than before. */
+  private static final class Diffuser {
+    private final float[] line;
+    private int at;
+
+    Diffuser(double seconds, int sampleRate) {
+      line = new float[nextPrime((int) Math.round(seconds * sampleRate))];
+    }
+
+    void process(float[] x, int count) {
+      for (int i = 0; i < count; i++) {
+        float late = line[at];
+        float in = x[i] + DIFFUSION * late;
+        line[at] = Math.abs(in) < Float.MIN_NORMAL ? 0 : in;
+        x[i] = late - DIFFUSION * in;
+        at = at + 1 == line.length ? 0 : at + 1;
+      }
+    }
+  }
+
   /**
    * Works through a stretch of frames that is no longer than the shortest line, so that no line
    * hears what the same stretch wrote: every step is then a plain loop over the stretch.
    */
   private static final class Running implements Processor {
     private static final int LONGEST_STRETCH = 256;
-    private static final double[] INPUT_SIGN = {1, 1, -1, 1, 1, -1, 1, -1};
-    private static final double OUTPUT_GAIN = 0.5;
     private static final double ORTHONORMAL = Math.sqrt(1.0 / LINES);
+    private static final int[] INPUT_SIGNS = {
+      1, 1, -1, 1, 1, -1, 1, -1, -1, 1, 1, 1, -1, -1, 1, -1
+    };
 
-    private final int channels;
+    /** The channels that take part. */
+    private final int[] heard;
+
     private final int stretch;
     private final double[][] lines = new double[LINES][];
     private final int[] at = new int[LINES];
-    private final double[] gain = new double[LINES];
+
+    /** Each line's shelf: y = now·x + before·x₋₁ + pole·y₋₁, in transposed form. */
+    private final double[] now = new double[LINES];
+
+    private final double[] before = new double[LINES];
     private final double[] pole = new double[LINES];
     private final double[] state = new double[LINES];
     private final double[][] damped = new double[LINES][LONGEST_STRETCH];
     private final double[][] mixed = new double[LINES][LONGEST_STRETCH];
-    private final double[][] input;
-    private final float[][] preDelay;
-    private final OnePole[] lowCut;
-    private final double wet;
-    private int preAt;
+    private final float[][] input;
+    private final float[] wetBlock = new float[LONGEST_STRETCH];
+    private final double[] sum = new double[LONGEST_STRETCH];
+    private final int preDelay;
+    private final Taps[] preDelays;
+    private final Taps[] early;
+    private final int[][] reflectionAt;
+    private final double reflectionGain;
+    private final double outputGain;
+    private final Diffuser[][] diffusers;
+    private final BiquadCascade[] lowCut;
+    private final float wet;
 
     Running(Settings settings, Surroundings surroundings) {
       int rate = surroundings.sampleRate();
-      channels = surroundings.channels();
-      int[] lengths = lineLengths(settings.get("size"), rate);
+      heard = Surroundings.withoutLfe(surroundings.layout());
+      int channels = heard.length;
+      double size = settings.get("size");
+      int[] lengths = lineLengths(size, rate);
       stretch = Math.min(LONGEST_STRETCH, lengths[0]);
       double decay = settings.get("decay");
-      double decayHigh = decay * settings.get("decay-high") / 100;
+      setLines(lengths, decay, decay * settings.get("decay-high") / 100, rate);
+
+      preDelay = (int) Math.round(settings.get("pre-delay") * rate / 1000);
+      preDelays = new Taps[channels];
+      early = new Taps[channels];
+      diffusers = new Diffuser[channels][DIFFUSERS.length];
+      lowCut = new BiquadCascade[channels];
+      input = new float[channels][LONGEST_STRETCH];
+      reflectionAt = new int[channels][REFLECTIONS];
+      Biquad cut = Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate);
+      for (int i = 0; i < channels; i++) {
+        preDelays[i] = new Taps(preDelay, LONGEST_STRETCH);
+        early[i] = new Taps(lengths[0], LONGEST_STRETCH);
+        lowCut[i] = new BiquadCascade(List.of(cut));
+        for (int k = 0; k < DIFFUSERS.length; k++) {
+          // No two channels alike.
+          diffusers[i][k] = new Diffuser(DIFFUSERS[k] * (1 + 0.083 * i), rate);
+        }
+        for (int k = 0; k < REFLECTIONS; k++) {
+          double place = (k + 0.3 + 0.4 * ((5 * k + 3 * i) % 7) / 6) / REFLECTIONS;
+          reflectionAt[i][k] = (int) (place * place * lengths[0]);
+        }
+      }
+      // As much a second as lines of the plain spread would give; and before the lines are heard,
+      // as much as they give when they are.
+      double mean = Arrays.stream(lengths).average().orElseThrow();
+      double plain = size / SPEED_OF_SOUND * rate * (SPREAD - 1) / Math.log(SPREAD);
+      outputGain = Math.sqrt(mean / plain);
+      reflectionGain = Math.sqrt(lengths[0] / plain / REFLECTIONS);
+      wet = (float) (settings.get("wet") / 100);
+    }
+
+    private void setLines(int[] lengths, double decay, double decayHigh, int rate) {
+      double highs = Math.min(HIGHS, 0.4 * rate);
+      double turn = Math.tan(Math.PI * Math.min(TURNS, 0.15 * rate) / rate);
+      double ratio = Math.pow(Math.tan(Math.PI * highs / rate) / turn, 2);
       for (int i = 0; i < LINES; i++) {
         lines[i] = new double[lengths[i]];
         // −60 dB after the decay time: each pass through d frames loses 60·d / (fs·T) dB.
         double low = Math.pow(10, -3.0 * lengths[i] / (rate * decay));
-        double high = Math.pow(10, -3.0 * lengths[i] / (rate * decayHigh));
-        pole[i] = (low - high) / (low + high);
-        gain[i] = low * (1 - pole[i]);
+        double wanted = Math.pow(10, -3.0 * lengths[i] / (rate * decayHigh));
+        // (low + high·s/turn) / (1 + s/turn) has the wanted magnitude at the frequency of highs.
+        double high = Math.sqrt(Math.max(0, (wanted * wanted * (1 + ratio) - low * low) / ratio));
+        now[i] = (low * turn + high) / (turn + 1);
+        before[i] = (low * turn - high) / (turn + 1);
+        pole[i] = (1 - turn) / (1 + turn);
       }
-      int pre = (int) Math.round(settings.get("pre-delay") * rate / 1000);
-      preDelay = new float[channels][pre + 1];
-      input = new double[channels][LONGEST_STRETCH];
-      lowCut = new OnePole[channels];
-      for (int i = 0; i < channels; i++) {
-        lowCut[i] = OnePole.lowPass(settings.get("low-cut"), rate);
-      }
-      wet = settings.get("wet") / 100;
     }
 
     @Override
     public void process(float[][] audio, float @Nullable [][] key, int frames) {
       for (int from = 0; from < frames; from += stretch) {
         int count = Math.min(stretch, frames - from);
-        takeIn(audio, from, count);
+        for (int i = 0; i < heard.length; i++) {
+          takeIn(i, audio[heard[i]], from, count);
+        }
         for (int line = 0; line < LINES; line++) {
           readLine(lines[line], at[line], mixed[line], count);
         }
-        damp(0, count);
-        damp(LINES / 2, count);
+        for (int line = 0; line < LINES; line += 4) {
+          damp(line, count);
+        }
         for (int line = 0; line < LINES; line++) {
           System.arraycopy(damped[line], 0, mixed[line], 0, count);
         }
         hadamard(mixed, count);
         for (int line = 0; line < LINES; line++) {
-          feedBack(mixed[line], input[line % channels], INPUT_SIGN[line], count);
+          feedBack(line, count);
           at[line] = writeLine(mixed[line], lines[line], at[line], count);
         }
-        for (int channel = 0; channel < channels; channel++) {
-          giveOut(channel, audio[channel], from, count);
+        for (int i = 0; i < heard.length; i++) {
+          giveOut(i, audio[heard[i]], from, count);
+        }
+        for (int channel = 0; channel < audio.length && heard.length < audio.length; channel++) {
+          if (Arrays.binarySearch(heard, channel) < 0) {
+            for (int i = from; i < from + count; i++) {
+              audio[channel][i] *= 1 - wet;
+            }
+          }
         }
       }
     }
 
-    private void takeIn(float[][] audio, int from, int count) {
-      int length = preDelay[0].length;
-      int start = preAt;
-      for (int channel = 0; channel < channels; channel++) {
-        float[] pre = preDelay[channel];
-        double[] in = input[channel];
-        preAt = start;
-        for (int i = 0; i < count; i++) {
-          pre[preAt] = audio[channel][from + i];
-          preAt = preAt + 1 == length ? 0 : preAt + 1;
-          in[i] = pre[preAt];
-        }
+    private void takeIn(int channel, float[] audio, int from, int count) {
+      float[] in = input[channel];
+      System.arraycopy(audio, from, in, 0, count);
+      preDelays[channel].write(in, count);
+      preDelays[channel].read(in, preDelay, count);
+      for (Diffuser diffuser : diffusers[channel]) {
+        diffuser.process(in, count);
       }
+      early[channel].write(in, count);
     }
 
     private static void readLine(double[] line, int at, double[] into, int count) {
@@ -168,25 +313,28 @@ public final class Reverberation implements ProcessorType {
       return (at + count) % line.length;
     }
 
-    /**
-     * Four lines' one-pole filters together: while one waits for itself, the others are computed.
-     */
+    /** Four lines' shelves together: while one waits for itself, the others are computed. */
     private void damp(int line, int count) {
       double[] x0 = mixed[line], x1 = mixed[line + 1], x2 = mixed[line + 2], x3 = mixed[line + 3];
       double[] y0 = damped[line], y1 = damped[line + 1];
       double[] y2 = damped[line + 2], y3 = damped[line + 3];
-      double g0 = gain[line], g1 = gain[line + 1], g2 = gain[line + 2], g3 = gain[line + 3];
+      double n0 = now[line], n1 = now[line + 1], n2 = now[line + 2], n3 = now[line + 3];
+      double b0 = before[line], b1 = before[line + 1], b2 = before[line + 2], b3 = before[line + 3];
       double p0 = pole[line], p1 = pole[line + 1], p2 = pole[line + 2], p3 = pole[line + 3];
       double s0 = state[line], s1 = state[line + 1], s2 = state[line + 2], s3 = state[line + 3];
       for (int i = 0; i < count; i++) {
-        s0 = Math.fma(p0, s0, g0 * x0[i]);
-        s1 = Math.fma(p1, s1, g1 * x1[i]);
-        s2 = Math.fma(p2, s2, g2 * x2[i]);
-        s3 = Math.fma(p3, s3, g3 * x3[i]);
-        y0[i] = s0;
-        y1[i] = s1;
-        y2[i] = s2;
-        y3[i] = s3;
+        double z0 = Math.fma(n0, x0[i], s0);
+        double z1 = Math.fma(n1, x1[i], s1);
+        double z2 = Math.fma(n2, x2[i], s2);
+        double z3 = Math.fma(n3, x3[i], s3);
+        s0 = Math.fma(p0, z0, b0 * x0[i]);
+        s1 = Math.fma(p1, z1, b1 * x1[i]);
+        s2 = Math.fma(p2, z2, b2 * x2[i]);
+        s3 = Math.fma(p3, z3, b3 * x3[i]);
+        y0[i] = z0;
+        y1[i] = z1;
+        y2[i] = z2;
+        y3[i] = z3;
       }
       state[line] = Denormals.flush(s0);
       state[line + 1] = Denormals.flush(s1);
@@ -194,23 +342,40 @@ public final class Reverberation implements ProcessorType {
       state[line + 3] = Denormals.flush(s3);
     }
 
-    private static void feedBack(double[] mixed, double[] input, double sign, int count) {
+    /** What the line gets: what all lines gave, and all channels, none louder than another. */
+    private void feedBack(int line, int count) {
+      double[] into = mixed[line];
       for (int i = 0; i < count; i++) {
-        mixed[i] = Denormals.drown(ORTHONORMAL * mixed[i] + sign * input[i]);
+        into[i] *= ORTHONORMAL;
+      }
+      for (int channel = 0; channel < input.length; channel++) {
+        double gain = ORTHONORMAL * INPUT_SIGNS[line] * sign(LINES - 1 - channel, line);
+        float[] in = input[channel];
+        for (int i = 0; i < count; i++) {
+          into[i] += gain * in[i];
+        }
+      }
+      for (int i = 0; i < count; i++) {
+        into[i] = Denormals.drown(into[i]);
       }
     }
 
     private void giveOut(int channel, float[] audio, int from, int count) {
-      double[] out = mixed[0];
-      Arrays.fill(out, 0, count, 0);
+      Arrays.fill(sum, 0, count, 0);
       for (int line = 0; line < LINES; line++) {
-        add(damped[line], OUTPUT_GAIN * sign(channel, line), out, count);
+        add(damped[line], outputGain * sign(channel + 1, line), sum, count);
       }
-      OnePole low = lowCut[channel];
-      double dry = 1 - wet;
+      for (int k = 0; k < REFLECTIONS; k++) {
+        double gain = reflectionGain * ((k * 5 + channel & 2) == 0 ? 1 : -1);
+        Taps heardFrom = early[(channel + k) % early.length];
+        heardFrom.addTo(sum, reflectionAt[channel][k], gain, count);
+      }
       for (int i = 0; i < count; i++) {
-        double reverberated = out[i] - low.next(out[i]);
-        audio[from + i] = (float) (dry * audio[from + i] + wet * reverberated);
+        wetBlock[i] = (float) sum[i];
+      }
+      lowCut[channel].process(wetBlock, count);
+      for (int i = 0; i < count; i++) {
+        audio[from + i] = (1 - wet) * audio[from + i] + wet * wetBlock[i];
       }
     }
 
@@ -220,9 +385,9 @@ public final class Reverberation implements ProcessorType {
       }
     }
 
-    /** Rows of a Hadamard matrix: every output channel hears all lines, no two alike. */
-    private static int sign(int channel, int line) {
-      return (Integer.bitCount((channel + 1) & line) & 1) == 0 ? 1 : -1;
+    /** Rows of a Hadamard matrix: no two alike. */
+    private static int sign(int row, int line) {
+      return (Integer.bitCount(row & line) & 1) == 0 ? 1 : -1;
     }
 
     /** Walsh–Hadamard transform across the lines, frame by frame, in place. */

@@ -5,11 +5,9 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * An echo in step with the tempo: {@code beats·60/tempo} seconds, repeated through a low and a high
- * cut so that each repeat is thinner than the one before.
+ * cut (Butterworth, 12 dB per octave) so that each repeat is thinner than the one before.
  */
 public final class TempoDelay implements ProcessorType {
-  private static final double LONGEST_SECONDS = 12;
-
   @Override
   public String id() {
     return "tempo-delay";
@@ -32,8 +30,7 @@ public final class TempoDelay implements ProcessorType {
 
   /** Frames between two repeats. */
   public static int frames(double beats, double tempo, int sampleRate) {
-    double seconds = Math.min(LONGEST_SECONDS, beats * 60 / tempo);
-    return (int) Math.max(1, Math.round(seconds * sampleRate));
+    return (int) Math.max(1, Math.round(beats * 60 / tempo * sampleRate));
   }
 
   @Override
@@ -41,43 +38,67 @@ public final class TempoDelay implements ProcessorType {
     return new Running(settings, surroundings);
   }
 
+  /** Each repeat is weaker by the feedback; that the cuts take more is left out. */
+  @Override
+  public long tail(Settings settings, Surroundings surroundings) {
+    if (settings.get("wet") == 0) {
+      return 0;
+    }
+    double feedback = settings.get("feedback") / 100;
+    double repeats = feedback == 0 ? 1 : 1 + Math.ceil(TAIL_DB / (-20 * Math.log10(feedback)));
+    return (long) repeats
+        * frames(settings.get("beats"), surroundings.tempo(), surroundings.sampleRate());
+  }
+
+  /** Works through a stretch that is no longer than the line, so that no echo is read too early. */
   private static final class Running implements Processor {
+    private static final int LONGEST_STRETCH = 1_024;
+
     private final float[][] lines;
-    private final OnePole[] lowCut;
-    private final OnePole[] highCut;
-    private final double feedback;
-    private final double wet;
+    private final BiquadCascade[] cuts;
+    private final float[] echo;
+    private final float feedback;
+    private final float wet;
     private int at;
 
     Running(Settings settings, Surroundings surroundings) {
       int rate = surroundings.sampleRate();
       int channels = surroundings.channels();
-      lines = new float[channels][frames(settings.get("beats"), surroundings.tempo(), rate)];
-      lowCut = new OnePole[channels];
-      highCut = new OnePole[channels];
+      int length = frames(settings.get("beats"), surroundings.tempo(), rate);
+      lines = new float[channels][length];
+      echo = new float[Math.min(LONGEST_STRETCH, length)];
+      cuts = new BiquadCascade[channels];
+      List<Biquad> sections =
+          List.of(
+              Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate),
+              Biquad.lowPass(settings.get("high-cut"), Biquad.BUTTERWORTH, rate));
       for (int i = 0; i < channels; i++) {
-        lowCut[i] = OnePole.lowPass(settings.get("low-cut"), rate);
-        highCut[i] = OnePole.lowPass(settings.get("high-cut"), rate);
+        cuts[i] = new BiquadCascade(sections);
       }
-      feedback = settings.get("feedback") / 100;
-      wet = settings.get("wet") / 100;
+      feedback = (float) (settings.get("feedback") / 100);
+      wet = (float) (settings.get("wet") / 100);
     }
 
     @Override
     public void process(float[][] audio, float @Nullable [][] key, int frames) {
-      int start = at;
-      for (int channel = 0; channel < lines.length; channel++) {
-        float[] line = lines[channel];
-        float[] x = audio[channel];
-        at = start;
-        for (int i = 0; i < frames; i++) {
-          double echo = line[at];
-          double coloured = highCut[channel].next(echo);
-          coloured -= lowCut[channel].next(coloured);
-          line[at] = (float) (x[i] + feedback * coloured);
-          x[i] = (float) ((1 - wet) * x[i] + wet * coloured);
-          at = at + 1 == line.length ? 0 : at + 1;
+      for (int from = 0; from < frames; ) {
+        int count = Math.min(echo.length, Math.min(frames - from, lines[0].length - at));
+        for (int channel = 0; channel < lines.length; channel++) {
+          repeat(channel, audio[channel], from, count);
         }
+        from += count;
+        at = at + count == lines[0].length ? 0 : at + count;
+      }
+    }
+
+    private void repeat(int channel, float[] x, int from, int count) {
+      float[] line = lines[channel];
+      System.arraycopy(line, at, echo, 0, count);
+      cuts[channel].process(echo, count);
+      for (int i = 0; i < count; i++) {
+        float dry = x[from + i];
+        line[at + i] = dry + feedback * echo[i];
+        x[from + i] = (1 - wet) * dry + wet * echo[i];
       }
     }
   }

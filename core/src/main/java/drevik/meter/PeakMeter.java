@@ -1,5 +1,6 @@
 package drevik.meter;
 
+import drevik.dsp.Oversampler;
 import drevik.dsp.PeakScan;
 
 /** Sample peak and true peak (ITU-R BS.1770-5, annex 2) of a stream. */
@@ -9,9 +10,9 @@ public final class PeakMeter {
   private double samplePeak;
   private double truePeak;
 
-  public PeakMeter(int sampleRate, int channels) {
-    scan = new PeakScan(sampleRate);
-    tail = new float[channels][PeakScan.HISTORY];
+  public PeakMeter(int channels) {
+    scan = new PeakScan(Oversampler.OF_METERS);
+    tail = new float[channels][scan.history()];
   }
 
   /** Takes {@code frames} frames of {@code audio[channel][offset…]}. */
@@ -40,8 +41,14 @@ public final class PeakMeter {
     return 20 * Math.log10(samplePeak);
   }
 
-  /** Largest magnitude between samples as well, dBTP. */
+  /** Largest magnitude between samples as well, up to the last and into what follows it, dBTP. */
   public double truePeakDbtp() {
-    return 20 * Math.log10(truePeak);
+    double most = truePeak;
+    float[] silence = new float[scan.delay()];
+    for (float[] channel : tail) {
+      scan.take(channel.clone(), silence, 0, silence.length);
+      most = scan.largest(most);
+    }
+    return 20 * Math.log10(most);
   }
 }

@@ -55,7 +55,7 @@ class DeliveryReportTest {
     assertThat(csv.lines().toList())
         .hasSize(4)
         .contains(
-            "\"'=cmd(\"\"x\"\").wav\",drums,Kick,1.000,48000,24,mono,-6.02,-6.01,-9.0,\"clipped, badly\"",
+            "\"'=cmd(\"\"x\"\").wav\",drums,Kick,1.000,48000,24,mono,-6.02,-5.98,-9.0,\"clipped, badly\"",
             "Choir.wav,,,,,,,,,,came before and not now",
             "\"\",,Piano,,,,,,,,nothing came");
     assertThat(csv).contains("\r\n");

@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import drevik.audio.Layout;
 import drevik.dsp.Biquad;
 import drevik.dsp.Oversampler;
+import java.util.Arrays;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** Conformance signals of EBU Tech 3341 and 3342, and of ITU-R BS.1770-5. */
 class MetersTest {
@@ -106,7 +106,7 @@ class MetersTest {
       audio[0][i] =
           (float) (fade * amplitude * Math.sin(2 * Math.PI * i / divider + Math.toRadians(phase)));
     }
-    PeakMeter meter = new PeakMeter(48_000, 1);
+    PeakMeter meter = new PeakMeter(1);
     for (int from = 0; from < 48_000; from += 1009) {
       meter.add(audio, from, Math.min(1009, 48_000 - from));
     }
@@ -115,13 +115,12 @@ class MetersTest {
   }
 
   /** What the meter passes over must never be what would have raised the peak. */
-  @ParameterizedTest
-  @ValueSource(ints = {44_100, 96_000, 192_000})
-  void noPeakIsPassedOver(int rate) {
+  @Test
+  void noPeakIsPassedOver() {
     for (int seed = 0; seed < 60; seed++) {
       Random random = new Random(seed);
-      float[] x = soundOf(seed, random, rate);
-      PeakMeter meter = new PeakMeter(rate, 1);
+      float[] x = soundOf(seed, random);
+      PeakMeter meter = new PeakMeter(1);
       for (int at = 0; at < x.length; ) {
         int count = Math.min(x.length - at, 1 + random.nextInt(500));
         meter.add(new float[][] {x}, at, count);
@@ -129,16 +128,16 @@ class MetersTest {
       }
       assertThat(meter.truePeakDbtp())
           .as("sound %d", seed)
-          .isCloseTo(20 * Math.log10(peakOfAll(x, rate)), within(1e-5));
+          .isCloseTo(20 * Math.log10(peakOfAll(x)), within(1e-5));
     }
   }
 
   /**
    * Hiss, rumble, lone clicks; or a quiet stretch that is all that the interpolator likes least.
    */
-  private static float[] soundOf(int seed, Random random, int rate) {
+  private static float[] soundOf(int seed, Random random) {
     float[] x = new float[1_500 + random.nextInt(50)];
-    float[][] phases = Oversampler.phases(rate);
+    float[][] phases = Oversampler.OF_METERS[0].phases();
     double rumble = 0;
     for (int i = 0; i < x.length; i++) {
       rumble = 0.99 * rumble + 0.02 * random.nextGaussian();
@@ -161,23 +160,37 @@ class MetersTest {
   }
 
   /** The largest magnitude of all samples and of all that lies between them. */
-  private static double peakOfAll(float[] x, int rate) {
+  private static double peakOfAll(float[] x) {
     double peak = 0;
-    int taps = Oversampler.TAPS;
-    for (int i = 1 - taps; i < x.length; i++) {
-      peak = Math.max(peak, i >= 0 ? Math.abs(x[i]) : 0);
-      // The window behind the last sample is not filled any more.
-      if (i + taps > x.length) {
-        continue;
-      }
-      for (float[] phase : Oversampler.phases(rate)) {
-        double y = 0;
-        for (int k = Math.max(0, -i); k < taps; k++) {
-          y += phase[k] * x[i + k];
+    for (Oversampler seen : Oversampler.OF_METERS) {
+      int taps = seen.taps();
+      float[][] phases = seen.phases();
+      for (int i = 1 - taps; i < x.length - taps / 2; i++) {
+        peak = Math.max(peak, i >= 0 ? Math.abs(x[i]) : 0);
+        for (float[] phase : phases) {
+          double y = 0;
+          for (int k = Math.max(0, -i); k < Math.min(taps, x.length - i); k++) {
+            y += phase[k] * x[i + k];
+          }
+          peak = Math.max(peak, Math.abs(y));
         }
-        peak = Math.max(peak, Math.abs(y));
       }
     }
     return peak;
+  }
+
+  @Test
+  void thePeakOfTheLastSamplesIsThatOfTheFirst() {
+    float[] burst = {0.9f, 0.9f, -0.9f, -0.9f, 0.9f, 0.9f};
+    float[] first = Arrays.copyOf(burst, 500);
+    float[] last = new float[500];
+    System.arraycopy(burst, 0, last, 500 - burst.length, burst.length);
+    double[] peaks = new double[2];
+    for (int i = 0; i < 2; i++) {
+      PeakMeter meter = new PeakMeter(1);
+      meter.add(new float[][] {i == 0 ? first : last}, 0, 500);
+      peaks[i] = meter.truePeakDbtp();
+    }
+    assertThat(peaks[1]).isCloseTo(peaks[0], within(0.01)).isGreaterThan(1);
   }
 }

@@ -49,7 +49,7 @@ public final class Inspector {
 
   private Inspector(WavHeader header) {
     this.header = header;
-    this.peaks = new PeakMeter(header.sampleRate(), header.channels());
+    this.peaks = new PeakMeter(header.channels());
     this.loudness = new LoudnessMeter(header.sampleRate(), header.layout());
     this.channels = new ChannelScan[header.channels()];
     for (int i = 0; i < channels.length; i++) {

@@ -10,6 +10,8 @@ import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -166,9 +168,18 @@ class InspectorTest {
   @Test
   void samplesThatAreNoNumbersAreCountedAndReadAsSilence() throws IOException {
     float[] x = tone(0.4, 0, RATE, RATE);
-    x[10] = Float.NaN;
-    x[11] = Float.POSITIVE_INFINITY;
-    Inspection found = inspect(x);
+    Path file = folder.resolve("broken.wav");
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.FLOAT_32, RATE, Layout.MONO)) {
+      writer.write(new float[][] {x}, 0, RATE);
+    }
+    // No file of this program's has such samples.
+    byte[] bytes = Files.readAllBytes(file);
+    ByteBuffer.wrap(bytes, bytes.length - 80, 8)
+        .order(ByteOrder.LITTLE_ENDIAN)
+        .putFloat(Float.NaN)
+        .putFloat(Float.POSITIVE_INFINITY);
+    Files.write(file, bytes);
+    Inspection found = Inspector.inspect(file);
     assertThat(found.unusableSamples()).isEqualTo(2);
     assertThat(found.samplePeakDbfs()).isCloseTo(-7.96, within(0.01));
     assertThat(FileNotes.of(found, RATE))
