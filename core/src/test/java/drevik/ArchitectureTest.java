@@ -104,7 +104,7 @@ class ArchitectureTest {
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")
         .whereLayer("dsp")
-        .mayOnlyBeAccessedByLayers("meter", "check", "render")
+        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render")
         .check(CORE);
   }
 

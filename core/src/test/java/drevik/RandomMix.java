@@ -108,7 +108,7 @@ public final class RandomMix {
       outputs.add(
           output
               .withKind(any(random, OutputKind.values()))
-              .withFormat(any(random, SampleFormat.values()))
+              .withFormat(any(random, SampleFormat.written().toArray(SampleFormat[]::new)))
               .withWithout(random.nextBoolean() ? List.of("narration", "dialogue") : List.of())
               .withSpecification(random.nextBoolean() ? "spec" : null));
     }
@@ -121,7 +121,7 @@ public final class RandomMix {
             random.nextBoolean() ? 1.0 : null,
             -1.0 - random.nextInt(2),
             random.nextBoolean() ? 48_000 : null,
-            any(random, SampleFormat.values()));
+            any(random, SampleFormat.written().toArray(SampleFormat[]::new)));
     return plain
         .withChannels(channels)
         .withKind(any(random, MixKind.values()))

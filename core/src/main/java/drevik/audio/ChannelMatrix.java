@@ -6,8 +6,8 @@ import java.util.List;
 
 /**
  * Gains that carry one layout into another. Fold-downs follow ITU-R BS.775-4, annex 4: centre and
- * surrounds at 0.7071, LFE left out; 7.1 to 5.1 sums side and rear at 0.7071 each; stereo to mono
- * is 0.5·(L+R).
+ * surrounds at 0.7071, LFE left out; 7.1 to 5.1 sums side and rear at 0.7071 each, and 5.1 in 7.1
+ * stands in side and rear at 0.7071 each; stereo to mono is 0.5·(L+R).
  */
 public final class ChannelMatrix {
   private static final double HALF_POWER = Math.sqrt(0.5);
@@ -63,13 +63,10 @@ public final class ChannelMatrix {
     if (gain == 0) {
       return;
     }
+    boolean surround = from == LEFT_SURROUND || from == RIGHT_SURROUND;
     int row = destination.speakers().indexOf(from);
-    if (row >= 0) {
-      boolean sharesWithRear =
-          (from == LEFT_SURROUND || from == RIGHT_SURROUND)
-              && source.speakers().contains(LEFT_REAR)
-              && !destination.speakers().contains(LEFT_REAR);
-      out[row][column] += sharesWithRear ? gain * HALF_POWER : gain;
+    if (row >= 0 && !(surround && splits(source) != splits(destination))) {
+      out[row][column] += gain;
       return;
     }
     if (destination == Layout.MONO) {
@@ -85,31 +82,38 @@ public final class ChannelMatrix {
         place(source, LEFT, g, destination, column, out);
         place(source, RIGHT, g, destination, column, out);
       }
-      case LEFT_REAR -> placeRear(source, LEFT_SURROUND, LEFT, g, destination, column, out);
-      case RIGHT_REAR -> placeRear(source, RIGHT_SURROUND, RIGHT, g, destination, column, out);
-      case LEFT_SURROUND, LEFT_TOP_FRONT -> place(source, LEFT, g, destination, column, out);
-      case RIGHT_SURROUND, RIGHT_TOP_FRONT -> place(source, RIGHT, g, destination, column, out);
-      case LEFT_TOP_REAR -> placeRear(source, LEFT_SURROUND, LEFT, g, destination, column, out);
-      case RIGHT_TOP_REAR -> placeRear(source, RIGHT_SURROUND, RIGHT, g, destination, column, out);
+      case LEFT_TOP_FRONT -> place(source, LEFT, g, destination, column, out);
+      case RIGHT_TOP_FRONT -> place(source, RIGHT, g, destination, column, out);
+      case LEFT_SURROUND, RIGHT_SURROUND ->
+          placeSurround(source, isLeft(from), splits(source) ? g : gain, destination, column, out);
+      case LEFT_REAR, RIGHT_REAR, LEFT_TOP_REAR, RIGHT_TOP_REAR ->
+          placeSurround(source, isLeft(from), g, destination, column, out);
       default -> {
         // The LFE is left out of every fold-down (BS.775-4, annex 4, note 1).
       }
     }
   }
 
-  private static void placeRear(
-      Layout source,
-      Speaker surround,
-      Speaker front,
-      double gain,
-      Layout destination,
-      int column,
-      double[][] out) {
-    int row = destination.speakers().indexOf(surround);
-    if (row >= 0) {
-      out[row][column] += gain;
+  /** True if the surround of a side is two speakers there, side and rear. */
+  private static boolean splits(Layout layout) {
+    return layout.speakers().contains(LEFT_REAR);
+  }
+
+  /**
+   * Places what is the whole surround of a side: in one speaker, or at equal power in two, or in
+   * front. So it comes to the same whichever layouts it passes on its way.
+   */
+  private static void placeSurround(
+      Layout source, boolean left, double gain, Layout destination, int column, double[][] out) {
+    int side = destination.speakers().indexOf(left ? LEFT_SURROUND : RIGHT_SURROUND);
+    if (side < 0) {
+      place(source, left ? LEFT : RIGHT, gain * HALF_POWER, destination, column, out);
+    } else if (splits(destination)) {
+      out[side][column] += gain * HALF_POWER;
+      out[destination.speakers().indexOf(left ? LEFT_REAR : RIGHT_REAR)][column] +=
+          gain * HALF_POWER;
     } else {
-      place(source, front, gain, destination, column, out);
+      out[side][column] += gain;
     }
   }
 

@@ -32,6 +32,7 @@ public final class LineCheck {
           new NoDestination(),
           new Muted(),
           new ClipOutside(),
+          new TailCut(),
           new TemplateHoldsAudio(),
           new DipOnUndipped(),
           new DipOnTracks(),

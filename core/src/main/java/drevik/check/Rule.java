@@ -34,6 +34,7 @@ public enum Rule {
   TEMPLATE_HOLDS_AUDIO("Every session that is started from it would carry this audio along."),
   MUTED("It is silent in every print until the mute is off."),
   CLIP_OUTSIDE("What stands outside the start and end is not printed."),
+  TAIL_CUT("What still rings when the file ends is heard to stop."),
   RULE_FAILED(
       "What this rule would have found is not in the list; all others have been looked at.");
 

@@ -26,6 +26,7 @@ final class Survey {
   private static final int NAMED = 3;
 
   final Mix mix;
+  final SignalGraph graph;
   final Map<String, Channel> channels;
   final Map<String, List<Tie>> into = new HashMap<>();
   final Map<String, List<Tie>> from = new HashMap<>();
@@ -38,6 +39,7 @@ final class Survey {
 
   Survey(Mix mix, SignalGraph graph) {
     this.mix = mix;
+    this.graph = graph;
     this.channels = mix.channelsById();
     this.map = MapAnswers.of(mix);
     for (Tie tie : graph.ties()) {

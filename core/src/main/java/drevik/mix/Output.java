@@ -1,9 +1,11 @@
 package drevik.mix;
 
+import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param channel the channel that is tapped
  * @param without categories that must not be heard in it: what a mix-minus is minus of
  * @param specification the id of what the buyer asks of it; null if nobody does
+ * @param dither what is added before samples are rounded to the format
  * @param namePattern of the file, without ending; see {@code deliver.NamePattern} for its tokens
  */
 @RecordBuilder
@@ -25,11 +28,14 @@ public record Output(
     SampleFormat format,
     String namePattern,
     List<String> without,
-    @Nullable String specification)
+    @Nullable String specification,
+    Dither dither)
     implements OutputBuilder.With {
 
   public Output {
     without = Lists.copy(without);
+    // Documents leave out what most outputs have.
+    dither = Objects.requireNonNullElse(dither, Dither.BY_FORMAT);
   }
 
   /** An output that may hold everything, and of which nobody asks anything. */
@@ -42,6 +48,17 @@ public record Output(
       Layout layout,
       SampleFormat format,
       String namePattern) {
-    this(id, name, kind, channel, tap, layout, format, namePattern, List.of(), null);
+    this(
+        id,
+        name,
+        kind,
+        channel,
+        tap,
+        layout,
+        format,
+        namePattern,
+        List.of(),
+        null,
+        Dither.BY_FORMAT);
   }
 }

@@ -1,9 +1,17 @@
 package drevik.mix;
 
+import drevik.audio.SampleFormat;
+import drevik.dsp.Parameter;
+import drevik.dsp.ProcessorType;
+import drevik.dsp.Processors;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -146,6 +154,7 @@ public final class Validity {
         present(insert.key().source(), "A key of “" + channel.name() + "” has no source.");
         present(insert.key().tap(), "A key of “" + channel.name() + "” does not say its tap.");
       }
+      settings(insert, channel);
     }
     for (Clip clip : channel.clips()) {
       present(clip.audio(), "A clip of “" + channel.name() + "” names no audio.");
@@ -158,6 +167,35 @@ public final class Validity {
     }
   }
 
+  /** A stand-in keeps whatever settings it has; of what runs here they are known. */
+  private static void settings(Insert insert, Channel channel) {
+    Optional<ProcessorType> type = Processors.byId(insert.processor());
+    if (type.isEmpty()) {
+      return;
+    }
+    Map<String, Parameter> known = new LinkedHashMap<>();
+    type.get().parameters().forEach(parameter -> known.put(parameter.id(), parameter));
+    String where = type.get().label() + " of “" + channel.name() + "”";
+    for (Map.Entry<String, Double> setting : insert.settings().entrySet()) {
+      Parameter parameter = known.get(setting.getKey());
+      if (parameter == null) {
+        throw new Refused(
+            where
+                + ": there is no setting “"
+                + setting.getKey()
+                + "”; there are "
+                + String.join(", ", known.keySet())
+                + ".");
+      }
+      present(setting.getValue(), where + ": the setting “" + parameter.id() + "” has no value.");
+      range(
+          setting.getValue(),
+          parameter.least(),
+          parameter.most(),
+          where + ": " + parameter.label());
+    }
+  }
+
   private static void output(Output output, Set<String> ids) {
     id(output.id(), "An output", ids);
     String where = "Output “" + output.id() + "”";
@@ -167,6 +205,16 @@ public final class Validity {
     present(output.tap(), where + " does not say where it is taken.");
     present(output.layout(), where + " needs a layout, such as stereo.");
     present(output.format(), where + " needs a format, such as 24-bit.");
+    if (!SampleFormat.written().contains(output.format())) {
+      throw new Refused(
+          "%s asks for %s, which is not written; there are %s."
+              .formatted(
+                  where,
+                  output.format(),
+                  SampleFormat.written().stream()
+                      .map(SampleFormat::toString)
+                      .collect(Collectors.joining(", "))));
+    }
     present(output.namePattern(), where + " needs a file name.");
     Limits.requireText(output.namePattern(), Limits.NAME, "A file name");
     for (String category : output.without()) {

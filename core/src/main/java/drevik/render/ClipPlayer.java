@@ -12,8 +12,11 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Stream;
 
 /** Streams one clip into a seat's block. */
 final class ClipPlayer {
@@ -22,12 +25,14 @@ final class ClipPlayer {
    * channel plays its clips one after another, so they share what is read into.
    */
   static final class Sources implements Closeable {
+    private final String channel;
     private final AudioLocator audio;
     private final int sampleRate;
     private final int blockSize;
-    private final Map<Path, Source> open = new HashMap<>();
+    private final Map<Path, Source> open = new LinkedHashMap<>();
 
-    Sources(AudioLocator audio, int sampleRate, int blockSize) {
+    Sources(String channel, AudioLocator audio, int sampleRate, int blockSize) {
+      this.channel = channel;
       this.audio = audio;
       this.sampleRate = sampleRate;
       this.blockSize = blockSize;
@@ -40,7 +45,12 @@ final class ClipPlayer {
         return known;
       }
       WavReader reader = WavReader.open(file);
-      Source source = new Source(reader, new float[reader.header().layout().channels()][blockSize]);
+      Source source =
+          new Source(
+              clip.audio().name(),
+              reader,
+              new float[reader.header().layout().channels()][blockSize],
+              new AtomicLong());
       open.put(file, source);
       int fileRate = reader.header().sampleRate();
       if (fileRate != sampleRate) {
@@ -56,6 +66,19 @@ final class ClipPlayer {
       return source;
     }
 
+    Stream<Path> files() {
+      return open.keySet().stream();
+    }
+
+    Stream<PrintReport.SourceFault> faults() {
+      return open.values().stream()
+          .map(
+              source ->
+                  new PrintReport.SourceFault(
+                      channel, source.name, source.reader.unusableSamples(), source.missing.get()))
+          .filter(fault -> fault.unusableSamples() > 0 || fault.missingFrames() > 0);
+    }
+
     @Override
     public void close() throws IOException {
       for (Source source : open.values()) {
@@ -64,9 +87,35 @@ final class ClipPlayer {
     }
   }
 
-  private record Source(WavReader reader, float[][] block) {}
+  /**
+   * @param missing frames that clips want and the file does not have
+   */
+  private record Source(String name, WavReader reader, float[][] block, AtomicLong missing) {}
+
+  /**
+   * How a clip fades: where it meets another recording at equal power, where it meets its own at
+   * equal gain.
+   */
+  record Fades(boolean inAtEqualPower, boolean outAtEqualPower) {
+    static Fades of(Clip clip, List<Clip> besides) {
+      return new Fades(
+          meetsAnother(clip, besides, clip.startFrame(), clip.startFrame() + clip.fadeIn()),
+          meetsAnother(clip, besides, clip.endFrame() - clip.fadeOut(), clip.endFrame()));
+    }
+
+    private static boolean meetsAnother(Clip clip, List<Clip> besides, long from, long to) {
+      return besides.stream()
+          .anyMatch(
+              other ->
+                  other != clip
+                      && !other.audio().equals(clip.audio())
+                      && other.startFrame() < to
+                      && other.endFrame() > from);
+    }
+  }
 
   private final Clip clip;
+  private final Fades fades;
   private final int latency;
   private final Source source;
   private final Feed feed;
@@ -75,10 +124,12 @@ final class ClipPlayer {
    * @param latency frames by which the seat is held back, for a key that arrives late
    * @throws AudioException if the file is missing, broken or at another sample rate
    */
-  ClipPlayer(Clip clip, Sources sources, Layout seat, int latency) {
+  ClipPlayer(Clip clip, Fades fades, Sources sources, Layout seat, int latency) {
     this.clip = clip;
+    this.fades = fades;
     this.latency = latency;
     this.source = sources.of(clip);
+    source.missing.addAndGet(Math.max(0, clip.sourceOut() - source.reader.header().frames()));
     double[][] gains = ChannelMatrix.of(source.reader.header().layout(), seat, 0, PanLaw.NONE);
     this.feed = new Feed(source.block, gains, Decibels.toGain(clip.gainDb()), 0, sources.blockSize);
   }
@@ -113,20 +164,31 @@ final class ClipPlayer {
     }
   }
 
-  /** Fades as half a period of a raised cosine, which begins and ends without a corner. */
   private void fade(float[][] block, long inClip, int first, int read) {
     for (int i = 0; i < read; i++) {
-      double toStart = (inClip + i + 0.5) / clip.fadeIn();
-      double toEnd = (clip.frames() - inClip - i - 0.5) / clip.fadeOut();
-      double nearer = Math.min(toStart, toEnd);
-      if (nearer >= 1) {
+      double gain =
+          faded((inClip + i + 0.5) / clip.fadeIn(), fades.inAtEqualPower())
+              * faded((clip.frames() - inClip - i - 0.5) / clip.fadeOut(), fades.outAtEqualPower());
+      if (gain == 1) {
         continue;
       }
-      float gain = (float) (0.5 - 0.5 * Math.cos(Math.PI * nearer));
       for (float[] channel : block) {
-        channel[first + i] *= gain;
+        channel[first + i] *= (float) gain;
       }
     }
+  }
+
+  /**
+   * Half a period of a raised cosine, which begins and ends without a corner and adds up to 1 with
+   * its mirror image; or a quarter of a sine, whose square does.
+   *
+   * @param place 0 to 1 in the fade; beyond, or no number, outside of it
+   */
+  private static double faded(double place, boolean equalPower) {
+    if (!(place < 1)) {
+      return 1;
+    }
+    return equalPower ? Math.sin(Math.PI / 2 * place) : 0.5 - 0.5 * Math.cos(Math.PI * place);
   }
 
   private long start() {

@@ -1,43 +1,96 @@
 package drevik.render;
 
+import drevik.audio.WavWriter;
 import drevik.mix.StemSet;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
-/** Takes the stems of a set away from their mix while they are printed, and keeps what is left. */
+/**
+ * Takes the stems of a set away from their mix, sample by sample as they are in the files, and
+ * keeps what is left and where.
+ */
 final class NullNode {
-  final StemSet set;
-  final List<Feed> feeds = new ArrayList<>();
-  private final float[][] block;
-  private long skip;
-  private long left;
-  private double residual;
+  /** What the engine's own sums may leave, linear: −120 dBFS. */
+  private static final double OF_SUMS = 1e-6;
 
-  NullNode(StemSet set, int channels, int blockSize, long latency, long frames) {
+  private final StemSet set;
+  private final List<Part> parts = new ArrayList<>();
+  private final double[] left;
+  private final float[] late;
+  private final int sampleRate;
+  private double limit = OF_SUMS;
+  private long skip;
+  private long remaining;
+  private long at;
+  private double residual;
+  private long residualAt;
+
+  /** A file, brought into step with the latest. */
+  private record Part(float[][] written, DelayLine[] delays, double sign) {}
+
+  /**
+   * @param skip frames before the latest of the files begins
+   * @param frames of each file
+   */
+  NullNode(StemSet set, int sampleRate, int blockSize, long skip, long frames) {
     this.set = set;
-    this.block = new float[channels][blockSize];
-    this.skip = latency;
-    this.left = frames;
+    this.sampleRate = sampleRate;
+    this.left = new double[blockSize];
+    this.late = new float[blockSize];
+    this.skip = skip;
+    this.remaining = frames;
+  }
+
+  /**
+   * @param sign −1 for the mix, 1 for a stem
+   * @param delay frames by which the file is earlier than the latest
+   */
+  void add(OutputNode node, double sign, int delay) {
+    DelayLine[] delays = new DelayLine[delay > 0 ? node.written.length : 0];
+    Arrays.setAll(delays, channel -> new DelayLine(delay));
+    parts.add(new Part(node.written, delays, sign));
+    limit += WavWriter.largestError(node.output.format(), node.output.dither());
   }
 
   void process(int frames) {
-    feeds.get(0).replace(block, frames);
-    for (int i = 1; i < feeds.size(); i++) {
-      feeds.get(i).addTo(block, frames);
-    }
     int offset = (int) Math.min(skip, frames);
     skip -= offset;
-    int count = (int) Math.min(left, frames - offset);
-    left -= Math.max(0, count);
-    for (float[] channel : block) {
-      for (int i = offset; i < offset + count; i++) {
-        residual = Math.max(residual, Math.abs(channel[i]));
+    int count = (int) Math.min(remaining, frames - offset);
+    for (int channel = 0; channel < parts.get(0).written().length; channel++) {
+      Arrays.fill(left, 0, frames, 0);
+      for (int i = 0; i < parts.size(); i++) {
+        Part part = parts.get(i);
+        float[] in = part.written()[channel];
+        if (part.delays().length > 0) {
+          part.delays()[channel].process(in, late, frames);
+          in = late;
+        }
+        double sign = part.sign();
+        for (int k = 0; k < frames; k++) {
+          left[k] += sign * in[k];
+        }
+      }
+      for (int k = offset; k < offset + count; k++) {
+        if (Math.abs(left[k]) > residual) {
+          residual = Math.abs(left[k]);
+          residualAt = at + k - offset;
+        }
       }
     }
+    remaining -= Math.max(0, count);
+    at += Math.max(0, count);
   }
 
   PrintReport.NullTest report() {
+    Double residualDbfs = PrintReport.finiteOrNull(20 * Math.log10(residual));
     return new PrintReport.NullTest(
-        set.id(), set.name(), PrintReport.finiteOrNull(20 * Math.log10(residual)));
+        set.id(),
+        set.name(),
+        residualDbfs,
+        20 * Math.log10(limit),
+        residual == 0 ? null : (double) residualAt / sampleRate,
+        residual <= limit,
+        null);
   }
 }

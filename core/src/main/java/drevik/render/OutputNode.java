@@ -1,15 +1,24 @@
 package drevik.render;
 
+import drevik.audio.BroadcastTags;
 import drevik.audio.WavWriter;
 import drevik.meter.LoudnessMeter;
 import drevik.meter.PeakMeter;
 import drevik.mix.Output;
 
 /**
- * Writes and measures one output. The frames that compensation put before its start are left out.
+ * Writes one output and measures it as it is in the file. The frames before its start, which
+ * compensation and pre-roll put there, are left out.
  */
 final class OutputNode {
   final Output output;
+
+  /**
+   * The block as it is in the file, frame for frame in step with what was played; silence where
+   * nothing of it is written.
+   */
+  final float[][] written;
+
   private final Feed feed;
   private final float[][] block;
   private final WavWriter writer;
@@ -18,21 +27,26 @@ final class OutputNode {
   private long skip;
   private long left;
 
+  /**
+   * @param skip frames before the file begins
+   * @param frames of the file
+   */
   OutputNode(
       Output output,
       Feed feed,
       WavWriter writer,
       int sampleRate,
       int blockSize,
-      long latency,
+      long skip,
       long frames) {
     this.output = output;
     this.feed = feed;
     this.writer = writer;
     this.block = new float[output.layout().channels()][blockSize];
-    this.peaks = new PeakMeter(sampleRate, output.layout().channels());
+    this.written = new float[output.layout().channels()][blockSize];
+    this.peaks = new PeakMeter(output.layout().channels());
     this.loudness = new LoudnessMeter(sampleRate, output.layout());
-    this.skip = latency;
+    this.skip = skip;
     this.left = frames;
   }
 
@@ -43,22 +57,31 @@ final class OutputNode {
     int count = (int) Math.min(left, frames - offset);
     if (count > 0) {
       left -= count;
-      peaks.add(audio, offset, count);
-      loudness.add(audio, offset, count);
-      writer.write(audio, offset, count);
+      writer.write(audio, offset, count, written);
+      peaks.add(written, offset, count);
+      loudness.add(written, offset, count);
     }
   }
 
-  PrintReport.Printed report(String file, long frames) {
-    return new PrintReport.Printed(
-        output.id(),
-        output.name(),
-        file,
-        frames,
-        PrintReport.finiteOrNull(peaks.samplePeakDbfs()),
-        PrintReport.finiteOrNull(peaks.truePeakDbtp()),
-        PrintReport.finiteOrNull(loudness.integratedLufs()),
-        loudness.rangeLu(),
-        null);
+  /** To be asked once, when all is written and before the file is closed: its tags tell it too. */
+  PrintReport.Measured measured() {
+    PrintReport.Measured measured =
+        new PrintReport.Measured(
+            PrintReport.finiteOrNull(peaks.samplePeakDbfs()),
+            PrintReport.finiteOrNull(peaks.truePeakDbtp()),
+            PrintReport.finiteOrNull(loudness.integratedLufs()),
+            loudness.rangeLu(),
+            PrintReport.finiteOrNull(loudness.maxMomentaryLufs()),
+            PrintReport.finiteOrNull(loudness.maxShortTermLufs()),
+            writer.clippedSamples(),
+            writer.unusableSamples());
+    writer.measured(
+        new BroadcastTags.Loudness(
+            measured.integratedLufs(),
+            measured.loudnessRangeLu(),
+            measured.truePeakDbtp(),
+            measured.maxMomentaryLufs(),
+            measured.maxShortTermLufs()));
+    return measured;
   }
 }

@@ -1,7 +1,9 @@
 package drevik.render;
 
 import drevik.deliver.NamePattern;
+import drevik.mix.Mix;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Set;
 
 /**
@@ -28,6 +30,17 @@ public record PrintOptions(
 
   public static PrintOptions only(Set<String> outputs) {
     return new PrintOptions(outputs, all().blockSize(), all().threads());
+  }
+
+  /**
+   * Names of the files that a print would write.
+   *
+   * @throws drevik.mix.Refused if the Mix cannot be printed
+   */
+  public static List<String> fileNames(Mix mix, PrintOptions options) {
+    return PrintSinks.chosen(mix, options).stream()
+        .map(output -> NamePattern.resolve(mix, output, options.occasion()) + ".wav")
+        .toList();
   }
 
   /** The same, printed from a numbered revision. */

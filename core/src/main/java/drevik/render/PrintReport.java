@@ -1,6 +1,9 @@
 package drevik.render;
 
 import drevik.audio.Sha256;
+import drevik.deliver.Check;
+import drevik.deliver.Check.Verdict;
+import drevik.mix.Lists;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -14,6 +17,8 @@ import org.jspecify.annotations.Nullable;
  * @param sampleRate Hz
  * @param seconds length of every file
  * @param wallSeconds how long the run took
+ * @param sources what was wrong with the audio that was played
+ * @param passedBy processors that this program does not have and that passed audio as it was
  */
 public record PrintReport(
     String mix,
@@ -22,13 +27,52 @@ public record PrintReport(
     double seconds,
     double wallSeconds,
     List<Printed> files,
-    List<NullTest> nullTests) {
+    List<NullTest> nullTests,
+    List<SourceFault> sources,
+    List<StandIn> passedBy) {
+
+  public PrintReport {
+    files = Lists.copy(files);
+    nullTests = Lists.copy(nullTests);
+    // Reports of earlier programs do not have them.
+    sources = Lists.copy(sources);
+    passedBy = Lists.copy(passedBy);
+  }
+
+  /** True if nothing was found that must not be delivered. */
+  public boolean passes() {
+    return sources.isEmpty()
+        && nullTests.stream().allMatch(NullTest::passes)
+        && files.stream().noneMatch(file -> file.verdict() == Verdict.FAIL);
+  }
+
+  /**
+   * What was measured of a file, as it was written. Levels are null where it is silent.
+   *
+   * @param clippedSamples beyond full scale, and cut there
+   * @param unusableSamples that were no number, and were written as silence
+   */
+  record Measured(
+      @Nullable Double samplePeakDbfs,
+      @Nullable Double truePeakDbtp,
+      @Nullable Double integratedLufs,
+      double loudnessRangeLu,
+      @Nullable Double maxMomentaryLufs,
+      @Nullable Double maxShortTermLufs,
+      long clippedSamples,
+      long unusableSamples) {}
 
   /**
    * One file. Levels are null where the file is silent.
    *
    * @param output the output's id
    * @param sha256 of the whole file, lower-case hex; null until it has been read again
+   * @param maxMomentaryLufs loudest 400 ms
+   * @param maxShortTermLufs loudest 3 s
+   * @param clippedSamples beyond full scale, and cut there
+   * @param unusableSamples that were no number, and were written as silence
+   * @param checks against what is asked of the output, and against what nobody wants
+   * @param verdict the worst of them
    */
   public record Printed(
       String output,
@@ -39,7 +83,17 @@ public record PrintReport(
       @Nullable Double truePeakDbtp,
       @Nullable Double integratedLufs,
       double loudnessRangeLu,
-      @Nullable String sha256) {
+      @Nullable String sha256,
+      @Nullable Double maxMomentaryLufs,
+      @Nullable Double maxShortTermLufs,
+      long clippedSamples,
+      long unusableSamples,
+      List<Check> checks,
+      @Nullable Verdict verdict) {
+    public Printed {
+      checks = Lists.copy(checks);
+    }
+
     private Printed withSha256(String hash) {
       return new Printed(
           output,
@@ -50,9 +104,29 @@ public record PrintReport(
           truePeakDbtp,
           integratedLufs,
           loudnessRangeLu,
-          hash);
+          hash,
+          maxMomentaryLufs,
+          maxShortTermLufs,
+          clippedSamples,
+          unusableSamples,
+          checks,
+          verdict);
     }
   }
+
+  /**
+   * A fault of a file that was played.
+   *
+   * @param channel id of the seat
+   * @param file its name
+   * @param unusableSamples that are no number, or infinite; played as silence
+   * @param missingFrames that the clip wants and the file does not have; played as silence
+   */
+  public record SourceFault(
+      String channel, String file, long unusableSamples, long missingFrames) {}
+
+  /** A processor that does not run here, and the channel in whose chain it stands. */
+  public record StandIn(String channel, String processor) {}
 
   /** The same with the hash of each file as it lies in {@code folder}. */
   public PrintReport hashed(Path folder) throws IOException {
@@ -60,28 +134,28 @@ public record PrintReport(
     for (Printed printed : files) {
       hashed.add(printed.withSha256(Sha256.of(folder.resolve(printed.file()))));
     }
-    return new PrintReport(mix, revision, sampleRate, seconds, wallSeconds, hashed, nullTests);
+    return new PrintReport(
+        mix, revision, sampleRate, seconds, wallSeconds, hashed, nullTests, sources, passedBy);
   }
 
   /**
-   * A stem set taken away from its mix, in the engine's own precision.
+   * A stem set taken away from its mix, sample by sample as they are in the files.
    *
    * @param residualDbfs largest sample that is left; null if nothing at all is left
-   * @param passes the stems add up; told by the residual, whoever wrote the report
+   * @param limitDbfs what the formats must leave: rounding and dither of every file; null in a
+   *     report of an earlier program
+   * @param atSeconds where the largest is; null if nothing is left
+   * @param passes the stems add up
+   * @param why they cannot be compared; null if they were
    */
   public record NullTest(
-      String stemSet, String name, @Nullable Double residualDbfs, boolean passes) {
-    /** Stems that add up leave less than a 20-bit file could show. */
-    public static final double LIMIT_DBFS = -120;
-
-    public NullTest {
-      passes = residualDbfs == null || residualDbfs < LIMIT_DBFS;
-    }
-
-    NullTest(String stemSet, String name, @Nullable Double residualDbfs) {
-      this(stemSet, name, residualDbfs, true);
-    }
-  }
+      String stemSet,
+      String name,
+      @Nullable Double residualDbfs,
+      @Nullable Double limitDbfs,
+      @Nullable Double atSeconds,
+      boolean passes,
+      @Nullable String why) {}
 
   static @Nullable Double finiteOrNull(double value) {
     return Double.isFinite(value) ? value : null;

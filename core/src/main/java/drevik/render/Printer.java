@@ -4,14 +4,12 @@ import drevik.audio.AudioException;
 import drevik.mix.AudioLocator;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.mix.Refused;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 
 /** The print run: one pass of the engine writes every chosen output and measures it. */
 public final class Printer {
@@ -29,37 +27,51 @@ public final class Printer {
   public static PrintReport print(
       Mix mix, AudioLocator audio, PrintOptions options, Path folder, Progress progress) {
     long began = System.nanoTime();
-    Path unfinished = folder.resolveSibling(folder.getFileName() + ".unfinished");
+    Unfinished unfinished = new Unfinished(folder);
     try {
-      delete(unfinished);
-      Files.createDirectories(unfinished);
+      unfinished.make();
       PrintReport report;
       List<Output> chosen = PrintSinks.chosen(mix, options);
+      PrintSinks.Span span = PrintSinks.Span.of(mix, chosen);
       List<String> heard = chosen.stream().map(Output::channel).toList();
-      try (Wiring wiring = new Wiring(mix, audio, options.blockSize(), heard);
-          PrintSinks sinks = new PrintSinks(mix, wiring, chosen, options, unfinished)) {
+      try (Wiring wiring = new Wiring(mix, audio, options.blockSize(), heard, span.from());
+          PrintSinks sinks =
+              new PrintSinks(mix, wiring, chosen, span, options, unfinished.folder())) {
+        requireNoSource(folder, sinks.fileNames(), wiring.files());
         List<Stage> stages = new ArrayList<>(wiring.stages());
         stages.addAll(sinks.stages());
         new Pipeline(stages, options.blockSize(), sinks.runFrames())
             .run(options.threads(), progress);
-        report = report(mix, sinks, options, began);
+        report = report(mix, wiring, sinks, options, began);
       }
-      Files.createDirectories(folder);
-      for (PrintReport.Printed printed : report.files()) {
-        Files.move(
-            unfinished.resolve(printed.file()),
-            folder.resolve(printed.file()),
-            StandardCopyOption.REPLACE_EXISTING);
-      }
+      unfinished.moveInto(folder, report.files());
       return report;
     } catch (IOException e) {
       throw new AudioException("the print could not be written: " + e.getMessage(), e);
     } finally {
-      delete(unfinished);
+      unfinished.remove();
     }
   }
 
-  private static PrintReport report(Mix mix, PrintSinks sinks, PrintOptions options, long began) {
+  /** What is played must still be there when it has been printed. */
+  private static void requireNoSource(Path folder, List<String> names, List<Path> played)
+      throws IOException {
+    for (String name : names) {
+      Path target = folder.resolve(name);
+      for (Path source : Files.exists(target) ? played : List.<Path>of()) {
+        if (Files.isSameFile(source, target)) {
+          throw new Refused(
+              "“"
+                  + name
+                  + "” in this folder is audio that the session plays, and would be overwritten;"
+                  + " print into another folder.");
+        }
+      }
+    }
+  }
+
+  private static PrintReport report(
+      Mix mix, Wiring wiring, PrintSinks sinks, PrintOptions options, long began) {
     return new PrintReport(
         mix.name(),
         options.occasion().revision(),
@@ -67,19 +79,8 @@ public final class Printer {
         (double) sinks.frames() / mix.sampleRate(),
         (System.nanoTime() - began) / 1e9,
         sinks.printed(),
-        sinks.nullTests());
-  }
-
-  private static void delete(Path folder) {
-    if (!Files.exists(folder)) {
-      return;
-    }
-    try (Stream<Path> paths = Files.walk(folder)) {
-      for (Path path : paths.sorted(Comparator.reverseOrder()).toList()) {
-        Files.deleteIfExists(path);
-      }
-    } catch (IOException e) {
-      throw new AudioException("“" + folder + "” cannot be cleared: " + e.getMessage(), e);
-    }
+        sinks.nullTests(),
+        wiring.faults(),
+        wiring.standIns());
   }
 }

@@ -21,6 +21,7 @@ import drevik.route.SignalFeed;
 import drevik.route.SignalGraph;
 import java.io.Closeable;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -45,6 +46,7 @@ final class Wiring implements Closeable {
   private final List<ClipPlayer.Sources> played = new ArrayList<>();
   private final Mix mix;
   private final int blockSize;
+  private final long start;
   private final AudioLocator audio;
   private final Map<String, Channel> channels;
   private final Map<String, Double> controlDb;
@@ -92,10 +94,12 @@ final class Wiring implements Closeable {
 
   /**
    * @param heard ids of the channels that somebody listens to; only what they hear is computed
+   * @param start frame of the Mix at which the run begins
    * @throws Refused if the routing cannot work
    * @throws drevik.audio.AudioException if audio cannot be opened
    */
-  Wiring(Mix mix, AudioLocator audio, int blockSize, Collection<String> heard) {
+  Wiring(Mix mix, AudioLocator audio, int blockSize, Collection<String> heard, long start) {
+    this.start = start;
     this.mix = mix;
     this.audio = audio;
     this.blockSize = blockSize;
@@ -177,7 +181,6 @@ final class Wiring implements Closeable {
     }
     inserts.forEach(insert -> processors.add(create(insert, channel)));
 
-    long start = mix.startFrame();
     Stage stage = new Stage((at, frames) -> node.process(start + at, frames));
     int latency = 0;
     for (Source source : feeding) {
@@ -208,10 +211,12 @@ final class Wiring implements Closeable {
               source.feed().gain(),
               delay));
     }
-    ClipPlayer.Sources files = new ClipPlayer.Sources(audio, mix.sampleRate(), blockSize);
+    ClipPlayer.Sources files =
+        new ClipPlayer.Sources(channel.id(), audio, mix.sampleRate(), blockSize);
     played.add(files);
     for (Clip clip : channel.clips()) {
-      node.clips.add(new ClipPlayer(clip, files, channel.layout(), latency));
+      ClipPlayer.Fades fades = ClipPlayer.Fades.of(clip, channel.clips());
+      node.clips.add(new ClipPlayer(clip, fades, files, channel.layout(), latency));
     }
     int at = latency;
     int preFader = latency;
@@ -231,7 +236,7 @@ final class Wiring implements Closeable {
     return Lookup.in(compiled, channel);
   }
 
-  /** What an insert listens to; null if to its own input, or to something that is not heard. */
+  /** What an insert listens to beside its input; null if to nothing that is heard. */
   private @Nullable Keyed keyOf(Insert insert) {
     Key key = insert.key();
     Compiled from = key == null ? null : compiled.get(key.source());
@@ -240,17 +245,29 @@ final class Wiring implements Closeable {
 
   private Processor create(Insert insert, Channel channel) {
     ProcessorType type = Processors.byId(insert.processor()).orElseThrow();
+    Key key = insert.key();
+    Channel source = key == null ? null : channels.get(key.source());
+    Layout heard = source == null ? null : source.layout();
     return type.create(
         new Settings(type.parameters(), insert.settings()),
-        new ProcessorType.Surroundings(mix.sampleRate(), channel.layout().channels(), mix.tempo()));
+        new ProcessorType.Surroundings(mix.sampleRate(), channel.layout(), mix.tempo(), heard));
   }
 
   private ChannelNode.Slot slot(Insert insert, Processor processor, int at) {
-    Keyed keyed = keyOf(insert);
-    if (keyed == null) {
+    Key key = insert.key();
+    Channel source = key == null ? null : channels.get(key.source());
+    if (source == null) {
       return new ChannelNode.Slot(processor, null);
     }
-    Layout layout = keyed.from().channel().layout();
+    Layout layout = source.layout();
+    Keyed keyed = keyOf(insert);
+    if (keyed == null) {
+      // What is stowed says nothing; the processor does not listen to itself instead.
+      float[][] silence = new float[layout.channels()][blockSize];
+      Feed nothing =
+          new Feed(silence, ChannelMatrix.of(layout, layout, 0, mix.panLaw()), 1, 0, blockSize);
+      return new ChannelNode.Slot(processor, new ChannelNode.Key(nothing, silence));
+    }
     Feed feed = feed(keyed.from(), keyed.tap(), layout, 0, 1, at - keyed.latency());
     return new ChannelNode.Slot(
         processor, new ChannelNode.Key(feed, new float[layout.channels()][blockSize]));
@@ -271,6 +288,29 @@ final class Wiring implements Closeable {
   /** Frames by which an output comes later than what is played. */
   int latencyOf(Output output) {
     return compiled(output.channel()).latencyAt(output.tap());
+  }
+
+  /** What was wrong with the files that were played; to be asked when all has been. */
+  List<PrintReport.SourceFault> faults() {
+    return played.stream().flatMap(ClipPlayer.Sources::faults).toList();
+  }
+
+  /** The files that are played. */
+  List<Path> files() {
+    return played.stream().flatMap(ClipPlayer.Sources::files).distinct().toList();
+  }
+
+  /** Processors that would be in the way of what is heard, and do not run here. */
+  List<PrintReport.StandIn> standIns() {
+    List<PrintReport.StandIn> found = new ArrayList<>();
+    for (Channel channel : mix.channels()) {
+      for (Insert insert : isHeard(channel.id()) ? channel.chain() : List.<Insert>of()) {
+        if (insert.on() && !runs(insert)) {
+          found.add(new PrintReport.StandIn(channel.id(), insert.processor()));
+        }
+      }
+    }
+    return found;
   }
 
   @Override

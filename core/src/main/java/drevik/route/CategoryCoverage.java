@@ -10,6 +10,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How much of each category reaches each output: what cells say of seats, for all seats of a
@@ -24,7 +26,7 @@ public record CategoryCoverage(String category, List<String> channels, List<Shar
    * @param dry how many of them by way of buses
    * @param parallel how many of the others by way of a parallel
    * @param twice how many of them by way of buses more than once
-   * @param leastDb the smallest gain of those that arrive, dB
+   * @param leastDb the smallest gain of those that arrive, dB; null if all cancel themselves
    * @param mostDb the greatest
    * @param dipped true if a dip rides one of them
    */
@@ -34,8 +36,8 @@ public record CategoryCoverage(String category, List<String> channels, List<Shar
       int dry,
       int parallel,
       int twice,
-      double leastDb,
-      double mostDb,
+      @Nullable Double leastDb,
+      @Nullable Double mostDb,
       boolean dipped) {
     private static Share of(String output, List<Cell> cells) {
       return new Share(
@@ -47,10 +49,14 @@ public record CategoryCoverage(String category, List<String> channels, List<Shar
                   .filter(cell -> cell.paths(Way.DRY) == 0 && cell.paths(Way.PARALLEL) > 0)
                   .count(),
           (int) cells.stream().filter(cell -> cell.paths(Way.DRY) > 1).count(),
-          cells.stream().mapToDouble(Cell::gainDb).min().orElseThrow(),
-          cells.stream().mapToDouble(Cell::gainDb).max().orElseThrow(),
+          gains(cells).min(Comparator.naturalOrder()).orElse(null),
+          gains(cells).max(Comparator.naturalOrder()).orElse(null),
           cells.stream().anyMatch(Cell::dipped));
     }
+  }
+
+  private static Stream<Double> gains(List<Cell> cells) {
+    return cells.stream().map(Cell::gainDb).flatMap(Stream::ofNullable);
   }
 
   /**

@@ -1,5 +1,6 @@
 package drevik.route;
 
+import drevik.audio.Decibels;
 import drevik.mix.Control;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
@@ -13,7 +14,8 @@ public final class ControlGains {
   private ControlGains() {}
 
   /**
-   * Channel id → dB; channels that no control holds are left out.
+   * Channel id → dB; channels that no control holds are left out. One control at silence is
+   * silence, whatever others add: negative infinity.
    *
    * @throws Refused if a control holds itself
    */
@@ -50,7 +52,8 @@ public final class ControlGains {
       if (nested != null) {
         add(nested, gainDb, all, gains, new HashSet<>(seen));
       } else {
-        gains.merge(member, gainDb, Double::sum);
+        double own = gainDb <= Decibels.SILENCE ? Double.NEGATIVE_INFINITY : gainDb;
+        gains.merge(member, own, Double::sum);
       }
     }
   }

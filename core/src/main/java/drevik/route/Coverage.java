@@ -1,6 +1,7 @@
 package drevik.route;
 
 import drevik.audio.ChannelMatrix;
+import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
@@ -14,12 +15,12 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
-import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -55,14 +56,22 @@ public final class Coverage {
    * What of one channel arrives at one output.
    *
    * @param paths by way; {@link Long#MAX_VALUE} stands for more than can be counted
-   * @param gainDb static gain of the dry paths together, or of the parallels, or of the returns, in
-   *     dB of power per source channel
+   * @param gains static gain of the paths of each way, in dB of power per source channel; a way
+   *     whose paths cancel each other has none
+   * @param gainDb the same of all paths together, as an impulse would measure it; null if they
+   *     cancel each other
    * @param dipped true if some of it passes a fader that a dip rides
    */
   public record Cell(
-      String channel, String output, Map<Way, Long> paths, double gainDb, boolean dipped) {
+      String channel,
+      String output,
+      Map<Way, Long> paths,
+      Map<Way, Double> gains,
+      @Nullable Double gainDb,
+      boolean dipped) {
     public Cell {
       paths = Map.copyOf(paths);
+      gains = Map.copyOf(gains);
     }
 
     public long paths(Way way) {
@@ -185,20 +194,20 @@ public final class Coverage {
       return null;
     }
     Map<Way, Long> paths = new EnumMap<>(Way.class);
-    double @Nullable [][] loudest = null;
+    Map<Way, Double> gains = new EnumMap<>(Way.class);
     for (Way way : Way.values()) {
       int place = at * WAYS + way.ordinal();
       if (countsOf(output)[place] > 0) {
         paths.put(way, countsOf(output)[place]);
-        loudest = loudest != null ? loudest : gainsOf(output)[place];
+        double[][] one = gainsOf(output)[place];
+        Double ofWay = one == null ? null : powerDb(one);
+        if (ofWay != null) {
+          gains.put(way, ofWay);
+        }
       }
     }
-    return new Cell(
-        channel,
-        output,
-        paths,
-        powerDb(Objects.requireNonNull(loudest)),
-        isDipped(channel, output));
+    double[][] together = gains(channel, output, EnumSet.allOf(Way.class));
+    return new Cell(channel, output, paths, gains, powerDb(together), isDipped(channel, output));
   }
 
   /** How many paths of a way lead from a channel to an output. */
@@ -461,14 +470,16 @@ public final class Coverage {
     }
   }
 
-  private static double powerDb(double[][] gains) {
+  /** Null for what is no louder than silence. */
+  private static @Nullable Double powerDb(double[][] gains) {
     double power = 0;
     for (double[] row : gains) {
       for (double gain : row) {
         power += gain * gain;
       }
     }
-    return 10 * Math.log10(power / gains[0].length);
+    double db = Decibels.ofPower(power / gains[0].length);
+    return db <= Decibels.SILENCE ? null : db;
   }
 
   private static long saturated(long a, long b) {

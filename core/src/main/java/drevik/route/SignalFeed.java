@@ -41,11 +41,13 @@ public record SignalFeed(String to, Tap tap, double pan, double gain) {
   }
 
   /**
-   * Linear gain of a channel's fader with all controls over it; 0 if it is muted.
+   * Linear gain of a channel's fader with all controls over it; 0 if it is muted, or if the fader
+   * alone is at silence.
    *
    * @param controlDb of the controls, dB
    */
   public static double faderOf(Channel channel, double controlDb) {
-    return channel.mute() ? 0 : Decibels.toGain(channel.faderDb() + controlDb);
+    boolean silent = channel.mute() || channel.faderDb() <= Decibels.SILENCE;
+    return silent ? 0 : Decibels.toGain(channel.faderDb() + controlDb);
   }
 }

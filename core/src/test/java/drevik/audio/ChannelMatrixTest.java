@@ -71,4 +71,62 @@ class ChannelMatrixTest {
       }
     }
   }
+
+  private static double[][] of(Layout from, Layout to) {
+    return ChannelMatrix.of(from, to, 0, PanLaw.MINUS_3);
+  }
+
+  private static double[][] product(double[][] a, double[][] b) {
+    double[][] product = new double[a.length][b[0].length];
+    for (int row = 0; row < a.length; row++) {
+      for (int column = 0; column < b[0].length; column++) {
+        for (int inner = 0; inner < b.length; inner++) {
+          product[row][column] += a[row][inner] * b[inner][column];
+        }
+      }
+    }
+    return product;
+  }
+
+  private static boolean holds(Layout wider, Layout narrower) {
+    return wider.speakers().containsAll(narrower.speakers())
+        || narrower == Layout.MONO && wider != Layout.MONO;
+  }
+
+  @Test
+  void everyWayOfFoldingAgrees() {
+    int compared = 0;
+    for (Layout from : Layout.values()) {
+      for (Layout over : Layout.values()) {
+        for (Layout to : Layout.values()) {
+          if (from != Layout.MONO && holds(from, over) && holds(over, to)) {
+            double[][] both = product(of(over, to), of(from, over));
+            for (int row = 0; row < both.length; row++) {
+              assertThat(both[row])
+                  .as("%s over %s to %s, speaker %d", from, over, to, row)
+                  .containsExactly(of(from, to)[row], within(1e-12));
+            }
+            compared++;
+          }
+        }
+      }
+    }
+    assertThat(compared).isGreaterThan(50);
+  }
+
+  @Test
+  void whatIsCarriedIntoAWiderLayoutComesBackAsItWas() {
+    for (Layout from : Layout.values()) {
+      for (Layout over : Layout.values()) {
+        if (from != Layout.MONO && holds(over, from)) {
+          double[][] back = product(of(over, from), of(from, over));
+          for (int row = 0; row < back.length; row++) {
+            double[] same = new double[back.length];
+            same[row] = 1;
+            assertThat(back[row]).as("%s over %s", from, over).containsExactly(same, within(1e-12));
+          }
+        }
+      }
+    }
+  }
 }

@@ -347,4 +347,26 @@ class LineCheckTest {
     Mix stowed = deep.mapChannels(c -> c.id().equals("bus 5000") ? c.withStowed(true) : c);
     assertThat(LineCheck.of(stowed)).isNotEmpty();
   }
+
+  @Test
+  void aTailThatTheEndCutsIsToldWithWhatMendsIt() {
+    Mix mix =
+        mix()
+            .seat("a", "verb", c -> c.withClips(List.of(clip("a.wav", 48_000))))
+            .bus(
+                "verb",
+                "mix",
+                c -> c.withChain(List.of(insert("reverberation", Map.of("decay", 2.0)))))
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    assertThat(ofRule(mix, Rule.TAIL_CUT)).isEmpty();
+    Mix cut = mix.withEndFrame(48_000L);
+    Finding finding = ofRule(cut, Rule.TAIL_CUT).get(0);
+    assertThat(finding.where()).containsExactly("verb");
+    assertThat(finding.says()).contains("“verb” rings for 3.", "stand behind the end");
+    Mix mended = finding.mends().get(0).edit().applyTo(cut);
+    assertThat(mended.endFrame()).isGreaterThan(48_000 * 4L);
+    assertThat(ofRule(mended, Rule.TAIL_CUT)).isEmpty();
+  }
 }

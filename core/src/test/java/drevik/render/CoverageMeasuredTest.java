@@ -21,7 +21,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -71,13 +73,26 @@ class CoverageMeasuredTest {
       if (seat.kind() != ChannelKind.SEAT) {
         continue;
       }
+      Map<String, Double> power = new HashMap<>();
       for (int channel = 0; channel < seat.layout().channels(); channel++) {
-        compare(mix, seat, channel, coverage);
+        compare(mix, seat, channel, coverage, power);
+      }
+      for (Output output : mix.outputs()) {
+        Coverage.Cell cell = coverage.cell(seat.id(), output.id());
+        double heard = 10 * Math.log10(power.get(output.id()) / seat.layout().channels());
+        if (cell == null || cell.gainDb() == null) {
+          assertThat(heard).as("%s in %s", seat.id(), output.id()).isLessThan(-130);
+        } else if (cell.gainDb() > -90) {
+          assertThat(cell.gainDb())
+              .as("%s in %s", seat.id(), output.id())
+              .isCloseTo(heard, within(0.01));
+        }
       }
     }
   }
 
-  private static void compare(Mix mix, Channel seat, int channel, Coverage coverage) {
+  private static void compare(
+      Mix mix, Channel seat, int channel, Coverage coverage, Map<String, Double> power) {
     String impulse = file(seat.layout(), channel);
     Mix playing =
         mix.mapChannels(
@@ -94,6 +109,7 @@ class CoverageMeasuredTest {
           assertThat((double) heard[row][0])
               .as("%s into %s, speaker %d", seat.id(), output.id(), row)
               .isCloseTo(expected[row][channel], within(1e-5));
+          power.merge(output.id(), (double) heard[row][0] * heard[row][0], Double::sum);
         }
       } catch (IOException e) {
         throw new UncheckedIOException(e);

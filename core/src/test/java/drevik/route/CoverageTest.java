@@ -39,9 +39,9 @@ class CoverageTest {
   @Test
   void gainsAddUpAlongAPathAndThePanLawKeepsThePower() {
     Cell voice = Coverage.of(band()).cell("voice", "out mix");
-    assertThat(voice.gainDb()).isCloseTo(0, within(1e-3));
+    assertThat(voice.gains().get(Way.DRY)).isCloseTo(0.0, within(1e-3));
     Cell kick = Coverage.of(band()).cell("kick", "out drums");
-    assertThat(kick.gainDb()).isCloseTo(-2, within(1e-3));
+    assertThat(kick.gains().get(Way.DRY)).isCloseTo(-2.0, within(1e-3));
   }
 
   @Test
@@ -139,8 +139,8 @@ class CoverageTest {
             mix.outputs().get(0).format(),
             "Before");
     Coverage coverage = Coverage.of(mix.withOutputs(List.of(before)));
-    assertThat(coverage.cell("kick", "before").gainDb()).isCloseTo(0, within(1e-3));
-    assertThat(coverage.cell("drums", "before").gainDb()).isCloseTo(0, within(1e-3));
+    assertThat(coverage.cell("kick", "before").gains().get(Way.DRY)).isCloseTo(0.0, within(1e-3));
+    assertThat(coverage.cell("drums", "before").gains().get(Way.DRY)).isCloseTo(0.0, within(1e-3));
   }
 
   @Test
@@ -180,5 +180,28 @@ class CoverageTest {
             .withTap(Tap.PRE_FADER);
     Mix tapped = band().withControls(List.of(dip, inner)).withOutputs(List.of(before));
     assertThat(Coverage.of(tapped).cell("kick", "out drums").dipped()).isFalse();
+  }
+
+  @Test
+  void waysThatCancelHaveNoGainAndTheOthersOneTogether() {
+    Mix mix =
+        mix()
+            .seat(
+                "kick",
+                "a",
+                c -> c.withSends(List.of(new Send("s", List.of("b"), Tap.POST_FADER, 0, 0, true))))
+            .bus("a", "mix")
+            .bus("b", "mix", c -> c.withInvertPolarity(true))
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    Coverage.Cell cell = Coverage.of(mix).cells().get(0);
+    assertThat(cell.count()).isEqualTo(2);
+    assertThat(cell.gainDb()).isNull();
+    assertThat(cell.gains().values()).allMatch(gain -> Math.abs(gain) < 1e-6);
+    Mix silent =
+        mix.withControls(List.of(new Control("c", "C", -144, List.of("a"), false)))
+            .mapChannels(c -> c.id().equals("a") ? c.withFaderDb(12) : c);
+    assertThat(Coverage.of(silent).cells().get(0).paths(Way.DRY)).isZero();
   }
 }

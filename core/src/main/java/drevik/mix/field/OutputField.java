@@ -1,5 +1,6 @@
 package drevik.mix.field;
 
+import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.mix.Output;
@@ -24,6 +25,8 @@ public final class OutputField {
       FIELDS.value("layout", "Layout", Layout.class, Output::layout);
   public static final ValueField<Output, SampleFormat> FORMAT =
       FIELDS.value("format", "Format", SampleFormat.class, Output::format);
+  public static final ValueField<Output, Dither> DITHER =
+      FIELDS.value("dither", "Dither", Dither.class, Output::dither);
   public static final ValueField<Output, String> NAME_PATTERN =
       FIELDS.value("namePattern", "File name", String.class, Output::namePattern);
   public static final ListField<Output, String> WITHOUT =
