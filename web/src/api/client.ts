@@ -27,6 +27,7 @@ export type SeatView = Schemas["SeatView"];
 export type SeatWish = Schemas["SeatWish"];
 export type PrintView = Schemas["PrintView"];
 export type Printed = Schemas["Printed"];
+export type PrintReport = Schemas["PrintReport"];
 export type Knowledge = Schemas["Knowledge"];
 export type Finding = Schemas["Finding"];
 export type CoverageCell = Schemas["Cell"];

@@ -153,9 +153,14 @@ function CategoryRow({ coverage, family, outputs, open, onOpen }: CategoryRowPro
   );
 }
 
+/** Paths that cancel each other have no gain. */
+function gain(db: number | null | undefined, digits: number): string {
+  return db == null ? "∅" : signed(db, digits);
+}
+
 function ShareFigure({ share, of }: { share: CategoryShare; of: number }) {
-  const least = signed(share.leastDb, 0);
-  const most = signed(share.mostDb, 0);
+  const least = gain(share.leastDb, 0);
+  const most = gain(share.mostDb, 0);
   return (
     <span className="inline-flex flex-col items-end leading-[1.05]">
       <span className="whitespace-nowrap">
@@ -164,7 +169,7 @@ function ShareFigure({ share, of }: { share: CategoryShare; of: number }) {
         {share.dry === 0 ? (
           <Way way={share.parallel > 0 ? "parallel" : "returns"} />
         ) : least === most ? (
-          signed(share.mostDb, 1)
+          gain(share.mostDb, 1)
         ) : (
           <span className="narrow">
             {least}…{most}
@@ -183,7 +188,9 @@ function ShareFigure({ share, of }: { share: CategoryShare; of: number }) {
 function shareWords(share: CategoryShare, of: number): string {
   return [
     `${share.reached} of ${of} arrive`,
-    `${signed(share.leastDb, 1)} to ${signed(share.mostDb, 1)} dB`,
+    share.mostDb == null
+      ? "they cancel themselves"
+      : `${gain(share.leastDb, 1)} to ${gain(share.mostDb, 1)} dB`,
     share.dry < share.reached && `${share.reached - share.dry} by parallels or returns only`,
     share.twice > 0 && `${share.twice} twice`,
     share.dipped && "dipped",
@@ -269,7 +276,7 @@ function Figure({ cell }: { cell: CoverageCell }) {
       {cell.dry > 1 && <span className="font-semibold text-wrong">{cell.dry}× </span>}
       {cell.parallel > 0 && <Way way="parallel" />}
       {cell.dipped && <Dip />}
-      {signed(cell.gainDb, 1)}
+      {gain(cell.gainDb, 1)}
     </>
   );
 }
@@ -281,7 +288,9 @@ function described(cell: CoverageCell): string {
     cell.returns > 0 && `${plural(cell.returns, "path")} by returns`,
     cell.dipped && "dipped",
   ].filter(Boolean);
-  return `${signed(cell.gainDb, 1)} dB, ${ways.join(", ")}`;
+  const level =
+    cell.gainDb == null ? "the paths cancel each other" : `${signed(cell.gainDb, 1)} dB`;
+  return `${level}, ${ways.join(", ")}`;
 }
 
 function Paths({ view, place, onClose }: { view: MixView; place?: Place; onClose: () => void }) {

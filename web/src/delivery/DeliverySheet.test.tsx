@@ -24,6 +24,9 @@ const printed = (id: string, peak: number) => ({
   truePeakDbtp: peak,
   integratedLufs: -22.6,
   loudnessRangeLu: 4,
+  clippedSamples: 0,
+  unusableSamples: 0,
+  checks: [],
 });
 
 const done: PrintView = {
@@ -40,7 +43,9 @@ const done: PrintView = {
     seconds: 61,
     wallSeconds: 1.5,
     files: [printed("all", 0.4), printed("drums", -3)],
-    nullTests: [{ stemSet: "s", name: "Stems", residualDbfs: -141, passes: true }],
+    nullTests: [{ stemSet: "s", name: "Stems", residualDbfs: -141, limitDbfs: -119, passes: true }],
+    sources: [],
+    passedBy: [],
   },
 };
 
@@ -75,6 +80,33 @@ describe("the delivery sheet", () => {
     ]);
     show(<DeliverySheet view={mix} />);
     expect(await screen.findByText(/Stems do not add up to the mix/)).toBeTruthy();
+  });
+
+  it("says what a print found: outputs that miss what is asked, and sources that ended early", async () => {
+    const missed = {
+      what: "Loudness",
+      asked: "−23 ± 0.5 LUFS",
+      measured: "−22.1 LUFS",
+      verdict: "fail" as const,
+      says: "Turn it down by 0.4 LU.",
+    };
+    const report = {
+      ...done.report,
+      files: [{ ...printed("all", -1), checks: [missed], verdict: "fail" as const }],
+      sources: [{ channel: "kick", file: "kick.wav", unusableSamples: 0, missingFrames: 24_000 }],
+      passedBy: [{ channel: "kick", processor: "warmer" }],
+      nullTests: [
+        { stemSet: "s", name: "Stems", passes: false, why: "“drums” is mono and “all” stereo." },
+      ],
+    };
+    answers.set("GET /api/mixes/m1/prints", [{ ...done, report }]);
+    show(<DeliverySheet view={mix} />);
+    const runs = await screen.findByRole("complementary", { name: "Print runs" });
+    await within(runs).findByText(/loudness −22.1 LUFS, asked −23 ± 0.5 LUFS. Turn it down/);
+    within(runs).getByText(/“kick.wav” ends 0.50 s early; silence was played instead/);
+    within(runs).getByText(/“warmer” on .* does not run here/);
+    within(runs).getByText(/Stems do not add up to the mix: “drums” is mono/);
+    expect(within(row("all")).getByText("missed")).toBeTruthy();
   });
 
   it("shows what each output answers to", async () => {

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import type { MixView, Output, PrintView, Printed } from "../api/client";
+import type { MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
 import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { Mark } from "../ui/Mark";
@@ -131,14 +131,20 @@ export function DeliverySheet({ view }: { view: MixView }) {
                   <td className="whitespace-nowrap text-ink-2">
                     {output.layout}, {output.format}
                   </td>
-                  <td className="max-w-[118px] truncate text-ink-2">
-                    {specification ? (
-                      <span title={`${specification.name}: ${asked(specification)}`}>
-                        {specification.name}
-                      </span>
-                    ) : (
-                      <span className="text-ink-3">as mixed</span>
-                    )}
+                  <td className="max-w-[180px] text-ink-2">
+                    <span className="flex items-baseline gap-1.5">
+                      {specification ? (
+                        <span
+                          className="truncate"
+                          title={`${specification.name}: ${asked(specification)}`}
+                        >
+                          {specification.name}
+                        </span>
+                      ) : (
+                        <span className="text-ink-3">as mixed</span>
+                      )}
+                      {file && <VerdictMark file={file} />}
+                    </span>
                   </td>
                   <Measured file={file} seconds={run?.report?.seconds} />
                   <td className="text-right">
@@ -209,11 +215,20 @@ function Measured({ file, seconds }: { file?: Printed; seconds?: number }) {
     );
   }
   const over = (file.truePeakDbtp ?? -1) > 0;
+  const loudest = [
+    file.maxShortTermLufs !== undefined && `loudest 3 s ${db(file.maxShortTermLufs)} LUFS`,
+    file.maxMomentaryLufs !== undefined && `loudest 400 ms ${db(file.maxMomentaryLufs)} LUFS`,
+    `range ${signed(file.loudnessRangeLu)} LU`,
+  ]
+    .filter(Boolean)
+    .join(", ");
   return (
     <>
-      <td className="text-right">{db(file.integratedLufs)}</td>
+      <td className="text-right">
+        <span title={loudest}>{db(file.integratedLufs)}</span>
+      </td>
       <td className={`text-right ${over ? "font-semibold text-wrong" : ""}`}>
-        {over && <span title="Above full scale: it clips in this format">over </span>}
+        {over && <span title="Above full scale between or at the samples">over </span>}
         {db(file.truePeakDbtp)}
       </td>
       <td className="text-right">{db(file.samplePeakDbfs)}</td>
@@ -308,14 +323,7 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
             {plural(run.report.files.length, "file")} of {time(run.report.seconds)} in{" "}
             {run.report.wallSeconds.toFixed(1)} s
           </p>
-          {run.report.nullTests.map((test) => (
-            <p key={test.stemSet} className={`mt-2 ${test.passes ? "" : "text-wrong"}`}>
-              {test.name} {test.passes ? "add up" : "do not add up"} to the mix:{" "}
-              {test.residualDbfs === undefined
-                ? "nothing is left over"
-                : `${signed(test.residualDbfs, 0)} dBFS left over`}
-            </p>
-          ))}
+          <Findings view={view} report={run.report} />
           <a
             className="mt-3 block border border-rule px-3 py-1 text-center"
             href={`/api/prints/${run.id}/zip`}
@@ -327,4 +335,85 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
       )}
     </section>
   );
+}
+
+const VERDICTS = { pass: "met", warn: "near", fail: "missed" };
+
+/** How an output stands against what is asked of it, and against what nobody wants. */
+function VerdictMark({ file }: { file: Printed }) {
+  if (!file.verdict) {
+    return null;
+  }
+  const look = { pass: "text-ink-2", warn: "text-ink", fail: "font-semibold text-wrong" };
+  return (
+    <span
+      className={`shrink-0 ${look[file.verdict]}`}
+      title={file.checks.map((check) => `${check.what}: ${check.measured}`).join(", ")}
+    >
+      {VERDICTS[file.verdict]}
+    </span>
+  );
+}
+
+/** What a print proved, and what it found: in the files, between them, and in what was played. */
+function Findings({ view, report }: { view: MixView; report: PrintReport }) {
+  const name = (id: string) => view.document.channels.find((one) => one.id === id)?.name ?? id;
+  const open = report.files.flatMap((file) =>
+    file.checks
+      .filter((check) => check.verdict !== "pass")
+      .map((check) => ({ file, check, key: `${file.output} ${check.what}` })),
+  );
+  const met = report.files.filter((file) => file.verdict === "pass").length;
+  return (
+    <>
+      {report.nullTests.map((test) => (
+        <p key={test.stemSet} className={`mt-2 ${test.passes ? "" : "text-wrong"}`}>
+          {test.name} {test.passes ? "add up" : "do not add up"} to the mix: {leftOver(test)}
+        </p>
+      ))}
+      {met > 0 && (
+        <p className="mt-2">{plural(met, "output meets", "outputs meet")} what is asked.</p>
+      )}
+      {open.map(({ file, check, key }) => (
+        <p key={key} className={`mt-2 ${check.verdict === "fail" ? "text-wrong" : ""}`}>
+          <b className="font-semibold">{file.name}</b>: {check.what.toLowerCase()} {check.measured},
+          asked {check.asked}. {check.says}
+        </p>
+      ))}
+      {report.sources.map((fault) => (
+        <p key={`${fault.channel} ${fault.file}`} className="mt-2 text-wrong">
+          <b className="font-semibold">{name(fault.channel)}</b>: “{fault.file}”{" "}
+          {[
+            fault.missingFrames > 0 &&
+              `ends ${(fault.missingFrames / report.sampleRate).toFixed(2)} s early`,
+            fault.unusableSamples > 0 && `has ${plural(fault.unusableSamples, "unusable sample")}`,
+          ]
+            .filter(Boolean)
+            .join(" and ")}
+          ; silence was played instead.
+        </p>
+      ))}
+      {report.passedBy.map((one) => (
+        <p key={`${one.channel} ${one.processor}`} className="mt-2">
+          “{one.processor}” on {name(one.channel)} does not run here: audio passed it as it was.
+        </p>
+      ))}
+    </>
+  );
+}
+
+function leftOver(test: PrintReport["nullTests"][number]): string {
+  if (test.why) {
+    return test.why;
+  }
+  if (test.residualDbfs === undefined) {
+    return "nothing is left over";
+  }
+  const where =
+    test.passes || test.atSeconds === undefined ? "" : `, most at ${test.atSeconds.toFixed(2)} s`;
+  const limit =
+    test.limitDbfs === undefined
+      ? ""
+      : `, where the formats may leave ${signed(test.limitDbfs, 0)}`;
+  return `${signed(test.residualDbfs, 0)} dBFS left over${limit}${where}`;
 }

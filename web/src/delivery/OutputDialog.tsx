@@ -30,6 +30,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
       tap: "post-fader",
       layout: last?.layout ?? "stereo",
       format: "24-bit",
+      dither: "by format",
       namePattern: "{output}",
       without: [],
     },
@@ -105,6 +106,13 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
           value={draft.format}
           choices={words(knowledge?.formats)}
           onChange={(id) => set({ format: id as Output["format"] })}
+        />
+      </Field>
+      <Field label="Dither">
+        <Select
+          value={draft.dither}
+          choices={words(knowledge?.dithers)}
+          onChange={(id) => set({ dither: id as Output["dither"] })}
         />
       </Field>
       <SpecificationFields

@@ -38,6 +38,7 @@ const knowledge: Knowledge = {
   layouts: ["mono", "stereo"],
   taps: ["pre-chain", "pre-fader", "post-fader"],
   outputKinds: ["mix", "stem", "minus"],
+  dithers: ["by format", "none", "flat", "shaped"],
   formats: ["16-bit", "24-bit"],
   rules: [{ id: "muted", why: "It is silent." }],
   specifications: [
@@ -115,6 +116,7 @@ export function output(id: string, more: Partial<Output> = {}): Output {
     tap: "post-fader",
     layout: "stereo",
     format: "24-bit",
+    dither: "by format",
     namePattern: "{output}",
     without: [],
     ...more,

@@ -4,6 +4,7 @@ import com.beust.jcommander.Parameter;
 import com.beust.jcommander.Parameters;
 import com.beust.jcommander.converters.PathConverter;
 import drevik.audio.AudioException;
+import drevik.audio.Sha256;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
 import drevik.mix.Mix;
@@ -46,14 +47,15 @@ final class PrintCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Mix mix = MixFile.read(session);
+    PrintOptions options = PrintOptions.only(chosen(mix));
+    OwnPrints.require(out, PrintOptions.fileNames(mix, options));
     Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
     PrintReport report =
-        Printer.print(
-            mix, ref -> locate(folder, ref), PrintOptions.only(chosen(mix)), out, Progress.NONE);
+        Printer.print(mix, ref -> locate(folder, ref), options, out, Progress.NONE);
     String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
-    Files.writeString(out.resolve("report.json"), json);
+    Files.writeString(out.resolve(OwnPrints.REPORT), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
-    return report.nullTests().stream().allMatch(PrintReport.NullTest::passes) ? 0 : 1;
+    return report.passes() ? 0 : 1;
   }
 
   private Set<String> chosen(Mix mix) {
@@ -79,11 +81,27 @@ final class PrintCommand implements Callable<Integer> {
   private static Path locate(Path folder, AudioRef ref) {
     Path plain = Path.of(ref.name()).getFileName();
     for (Path place : List.of(folder, folder.resolve("audio"))) {
-      if (Files.isRegularFile(place.resolve(plain))) {
-        return place.resolve(plain);
+      Path file = place.resolve(plain);
+      if (Files.isRegularFile(file)) {
+        requireSame(file, ref);
+        return file;
       }
     }
     throw new AudioException(
         "“" + ref.name() + "” is not in " + folder + " nor its folder “audio”; give --audio DIR");
+  }
+
+  /** A session that names a content plays that and no other of the same name. */
+  private static void requireSame(Path file, AudioRef ref) {
+    try {
+      if (!ref.sha256().isEmpty() && !Sha256.of(file).equals(ref.sha256())) {
+        throw AudioException.of(
+            ref.name(),
+            "is not the audio that the session was made with (its SHA-256 differs); bring that file,"
+                + " or empty the “sha256” of its clips to play this one");
+      }
+    } catch (IOException e) {
+      throw AudioException.of(ref.name(), "cannot be read: " + e.getMessage());
+    }
   }
 }

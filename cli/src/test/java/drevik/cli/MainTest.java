@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
+import drevik.audio.Sha256;
 import drevik.audio.WavWriter;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
@@ -14,6 +15,7 @@ import drevik.mix.Clip;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.OutputKind;
+import drevik.mix.Specification;
 import drevik.mix.Tap;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -23,6 +25,8 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -164,6 +168,62 @@ class MainTest {
   }
 
   @Test
+  void aPrintOverwritesOnlyWhatAPrintWroteThere() throws IOException {
+    Path session = session();
+    Path prints = folder.resolve("prints");
+    String[] command = {"print", session.toString(), "--out", prints.toString()};
+    assertThat(Main.run(command)).isZero();
+    assertThat(Main.run(command)).isZero();
+    Path mix = prints.resolve("Mix.wav");
+    byte[] edited = Files.readAllBytes(tone("elsewhere.wav"));
+    Files.write(mix, edited);
+    Files.setLastModifiedTime(mix, FileTime.from(Instant.now().plusSeconds(60)));
+    assertThat(Main.run(command)).isEqualTo(1);
+    assertThat(complaint()).contains("“Mix.wav” is in", "print into another folder");
+    assertThat(mix).hasBinaryContent(edited);
+    Files.writeString(prints.resolve("report.json"), "my own notes");
+    assertThat(Main.run(command)).isEqualTo(1);
+    assertThat(complaint()).contains("is no report of a print");
+    assertThat(Main.run("print", session.toString(), "--out", folder.toString())).isZero();
+    Files.delete(folder.resolve("report.json"));
+    assertThat(Main.run("print", session.toString(), "--out", folder.toString())).isEqualTo(1);
+  }
+
+  @Test
+  void audioThatIsNotTheSessionsIsNotPlayed() throws IOException {
+    Path session = session();
+    String hash = Sha256.of(folder.resolve("kick.wav"));
+    String named =
+        Files.readString(session).replace("\"sha256\" : \"\"", "\"sha256\" : \"" + hash + "\"");
+    assertThat(named).contains(hash);
+    Files.writeString(session, named);
+    String[] command = {"print", session.toString(), "--out", folder.resolve("p").toString()};
+    assertThat(Main.run(command)).isZero();
+    byte[] other = Files.readAllBytes(folder.resolve("kick.wav"));
+    other[other.length - 9] ^= 1;
+    Files.write(folder.resolve("kick.wav"), other);
+    assertThat(Main.run(command)).isEqualTo(1);
+    assertThat(complaint()).contains("“kick.wav” is not the audio that the session was made with");
+  }
+
+  @Test
+  void whatMissesItsSpecificationEndsWithOne() throws IOException {
+    Path session = session();
+    Mix mix = Documents.readForeign(Files.readString(session));
+    Specification asked = new Specification("b", "Buyer", "", -40.0, 0.5, null, null, null);
+    Mix asking =
+        mix.withSpecifications(List.of(asked))
+            .withOutputs(mix.outputs().stream().map(o -> o.withSpecification("b")).toList());
+    Files.writeString(session, Documents.writeMix(asking));
+    Path prints = folder.resolve("asked");
+    assertThat(Main.run("print", session.toString(), "--out", prints.toString())).isEqualTo(1);
+    JsonNode check = lines().get(0).path("files").get(0).path("checks").get(0);
+    assertThat(check.path("what").asString()).isEqualTo("Loudness");
+    assertThat(check.path("verdict").asString()).isEqualTo("fail");
+    assertThat(prints.resolve("Mix.wav")).exists();
+  }
+
+  @Test
   void onlyTheNamedOutputsArePrinted() throws IOException {
     Path prints = folder.resolve("some");
     int status =
@@ -201,6 +261,9 @@ class MainTest {
         .containsExactly("seat", "category", "output", "paths", "gainDb", "dipped");
     assertThat(cell.path("seat").asString()).isEqualTo("Kick");
     assertThat(cell.path("gainDb").asDouble()).isCloseTo(0, within(1e-9));
+    said.reset();
+    assertThat(Main.run("cover", "--ways", folder.resolve("session.json").toString())).isZero();
+    assertThat(lines().get(0).path("ways").path("dry").path("paths").asInt()).isEqualTo(1);
     assertThat(Main.run("cover", folder.resolve("none.json").toString())).isEqualTo(1);
     assertThat(complaint()).contains("none.json", "cannot be read");
   }

@@ -5,6 +5,8 @@ import drevik.route.CategoryCoverage;
 import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What of each seat and reference reaches each output; pairs that nothing joins are left out.
@@ -19,7 +21,8 @@ public record CoverageView(int revision, List<Cell> cells, List<CategoryCoverage
    * @param dry paths by way of buses only
    * @param parallel paths by way of a parallel
    * @param returns paths by way of a return
-   * @param gainDb static gain, dB
+   * @param gainDb static gain of all paths together, dB; null if they cancel each other
+   * @param ways the same for each class of ways; null, or left out, where they cancel
    * @param dipped true if some of it passes a fader that a dip rides
    */
   public record Cell(
@@ -28,7 +31,8 @@ public record CoverageView(int revision, List<Cell> cells, List<CategoryCoverage
       long dry,
       long parallel,
       long returns,
-      double gainDb,
+      @Nullable Double gainDb,
+      Map<Way, Double> ways,
       boolean dipped) {}
 
   static CoverageView of(int revision, Mix mix) {
@@ -45,6 +49,7 @@ public record CoverageView(int revision, List<Cell> cells, List<CategoryCoverage
                         cell.paths(Way.PARALLEL),
                         cell.paths(Way.RETURN),
                         cell.gainDb(),
+                        cell.gains(),
                         cell.dipped()))
             .toList(),
         CategoryCoverage.of(mix, cells));

@@ -1,5 +1,6 @@
 package drevik.server.web;
 
+import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
@@ -43,6 +44,7 @@ class KnowledgeController {
       List<Tap> taps,
       List<OutputKind> outputKinds,
       List<SampleFormat> formats,
+      List<Dither> dithers,
       List<RuleLine> rules,
       List<Specification> specifications) {}
 
@@ -63,6 +65,7 @@ class KnowledgeController {
         List.of(Tap.values()),
         List.of(OutputKind.values()),
         SampleFormat.written(),
+        List.of(Dither.values()),
         Arrays.stream(Rule.values()).map(rule -> new RuleLine(rule, rule.why())).toList(),
         Specifications.shipped());
   }
