@@ -76,14 +76,15 @@ start_server() {
 }
 
 # Once after each build, beside the running server: one that starts, keeps its loaded classes for the
-# next start, which is then twice as fast, and ends. It serves nobody.
+# next start, which is then twice as fast, and ends. It serves nobody, and its folder is its own: were
+# it cut short, it would leave something behind among the arriving files.
 share_server_classes() {
   local data=$1 database=$2 made="$server_classes.$$"
   if [ "$server_classes" -nt "$server_jar" ]; then return; fi
   {
     # Another may be at it too, on another folder: each has a file of its own until it is whole.
     (server_java "$data" "$database" 0 "-XX:ArchiveClassesAtExit=$made" -Dspring.context.exit=onRefresh \
-      -jar "$server_jar" --logging.threshold.console=off) && mv "$made" "$server_classes" || rm -f "$made"
+      -jar "$server_jar" --drevik.data="$data/tmp/classes" --logging.threshold.console=off) && mv "$made" "$server_classes" || rm -f "$made"
   } >/dev/null 2>&1 9>&- &
   disown $!
 }

@@ -306,9 +306,13 @@ class RandomKillsTest {
               .collect(Collectors.partitioningBy(name -> name.matches("[a-z0-9]+")));
       assertThat(known.get(false)).isEmpty();
     }
-    // One folder of the server's; for a moment also that of one that only keeps its classes.
-    patiently().until(() -> arriving().size() == 1);
-    assertThat(arriving().get(0).getFileName()).hasToString("lock");
+    // The lock of the living server; what arrived has been put where it belongs.
+    patiently()
+        .untilAsserted(
+            () ->
+                assertThat(arriving())
+                    .singleElement()
+                    .satisfies(file -> assertThat(file.getFileName()).hasToString("lock")));
     try (Stream<Path> beside = Files.list(folder)) {
       assertThat(beside.map(path -> path.getFileName().toString()))
           .noneMatch(name -> name.startsWith("backup") && !name.endsWith(".tar"));
