@@ -15,6 +15,7 @@ export type Channel = Schemas["Channel"];
 export type Output = Schemas["Output"];
 export type Edit = Schemas["Edit"];
 export type ChannelChanges = Schemas["ChannelChanges"];
+export type SendChanges = Schemas["SendChanges"];
 export type OutputChanges = Schemas["OutputChanges"];
 export type StemSetChanges = Schemas["StemSetChanges"];
 export type MixChanges = Schemas["MixChanges"];

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { changesOf, freshId } from "../api/changes";
 import type { Edit, MixView, Output, OutputChanges, Specification } from "../api/client";
 import { useKnowledge } from "../api/queries";
-import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+import { choices, Field, FormDialog, Select, words } from "../ui/FormDialog";
 import { toggled } from "../ui/toggled";
 import { SpecificationFields } from "./SpecificationFields";
 
@@ -97,7 +97,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
       <Field label="Layout">
         <Select
           value={draft.layout}
-          choices={words(knowledge?.layouts)}
+          choices={choices(knowledge?.layouts)}
           onChange={(id) => set({ layout: id as Output["layout"] })}
         />
       </Field>

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from "@testing-library/react";
+import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { channel, show, view, withServer } from "../testing/render";
@@ -18,6 +18,7 @@ const voice = channel("voice", {
       tap: "post-fader",
       levelDb: -12,
       pan: 0,
+      frontBack: 0,
       on: true,
     },
   ],
@@ -74,6 +75,39 @@ describe("the channel sheet", () => {
     expect(person).toHaveProperty("value", "Ada");
     await userEvent.tab();
     expect(onEdit).not.toHaveBeenCalled();
+  });
+
+  it("offers positions only where there is room for them", async () => {
+    sheet();
+    expect(screen.queryByLabelText(/Position/)).toBeNull();
+    cleanup();
+    const onEdit = vi.fn();
+    const wide = view({
+      channels: [
+        voice,
+        channel("plate", { kind: "return", layout: "5.1" }),
+        channel("hall", { kind: "return" }),
+        channel("mix", { kind: "bus", layout: "5.1" }),
+      ],
+    });
+    show(<ChannelSheet view={wide} channel={voice} count={1} onEdit={onEdit} />);
+    const back = await screen.findByLabelText("Position, from 0 front to 100 surround");
+    await userEvent.clear(back);
+    await userEvent.type(back, "40{Enter}");
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "set-channels",
+      channels: ["voice"],
+      set: { frontBack: 0.4 },
+    });
+    const lfe = screen.getByLabelText("Level of the send to plate + hall into the LFE in dB");
+    await userEvent.clear(lfe);
+    await userEvent.type(lfe, "-6{Enter}");
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "set-send",
+      channels: ["voice"],
+      destinations: ["plate", "hall"],
+      set: { lfeDb: -6 },
+    });
   });
 
   it("opens, sets and removes a fan as the one send that it is", async () => {

@@ -1,11 +1,13 @@
 import type { ReactNode } from "react";
-import type { Channel, ChannelChanges, Edit, MixView } from "../api/client";
+import type { Channel, ChannelChanges, Edit, MixView, SendChanges } from "../api/client";
 import { useKnowledge } from "../api/queries";
-import { db, pan, plural, signed } from "../ui/format";
-import { Select, words } from "../ui/FormDialog";
+import { db, plural, signed } from "../ui/format";
+import { choices, Select } from "../ui/FormDialog";
 import { NumberField } from "../ui/NumberField";
 import { TextField } from "../ui/TextField";
 import { Toggle } from "../ui/Toggle";
+import { BackField, LfeField, PanField, PositionLine } from "./PositionFields";
+import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
 
 interface Props {
@@ -17,7 +19,7 @@ interface Props {
 
 /** All of one channel, beside the Flow, with the reason for what did not come by hand. */
 export function ChannelSheet({ view, channel, count, onEdit }: Props) {
-  const layouts = useKnowledge().data?.layouts;
+  const knowledge = useKnowledge().data;
   if (!channel) {
     return (
       <aside className="border-l border-rule bg-raised p-4 text-ink-2">
@@ -38,8 +40,8 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
     view.document.channels.find((one) => one.id === id)?.name;
   const change = (set: ChannelChanges) =>
     onEdit({ edit: "set-channels", channels: [channel.id], set });
-  const set = (field: "faderDb" | "trimDb" | "pan") => (value: number) =>
-    change({ [field]: value });
+  const set = (field: "faderDb" | "trimDb") => (value: number) => change({ [field]: value });
+  const room = roomOfChannel(view, knowledge, channel);
   const clip = channel.clips[0];
   const seat = channel.kind === "seat" || channel.kind === "reference";
   const because = view.facts[channel.id]?.destinationBecause;
@@ -61,7 +63,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <Select
             label="Layout"
             value={channel.layout}
-            choices={words(layouts)}
+            choices={choices(knowledge?.layouts)}
             onChange={(layout) => change({ layout: layout as Channel["layout"] })}
           />
         </Fact>
@@ -103,16 +105,18 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           />
         </Fact>
         <Fact term={channel.layout === "mono" ? "Pan" : "Balance"}>
-          <NumberField
-            label="Pan, from −100 left to 100 right"
-            value={channel.pan * 100}
-            shown={pan(channel.pan)}
-            least={-100}
-            most={100}
-            step={1}
-            onChange={(value) => set("pan")(value / 100)}
-          />
+          <PanField place={channel} onChange={change} />
         </Fact>
+        {(room.surround || channel.frontBack > 0) && (
+          <Fact term="Position">
+            <BackField place={channel} onChange={change} />
+          </Fact>
+        )}
+        {(room.lfe || channel.lfeDb != null) && (
+          <Fact term="LFE">
+            <LfeField place={channel} onChange={change} />
+          </Fact>
+        )}
         <Fact term="Polarity">
           <Toggle
             label={channel.invertPolarity ? "turned over" : "as it comes"}
@@ -132,7 +136,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
         {channel.mute && <Fact term="Muted">post-fader taps are silent</Fact>}
       </dl>
       <Chain channel={channel} name={name} />
-      <Sends channel={channel} name={name} onEdit={onEdit} />
+      <Sends view={view} channel={channel} name={name} onEdit={onEdit} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">
         <p>
@@ -233,12 +237,14 @@ function Chain({ channel, name }: ChainProps) {
 }
 
 interface SendsProps {
+  view: MixView;
   channel: Channel;
   name: (id: string) => string | undefined;
   onEdit: (edit: Edit) => void;
 }
 
-function Sends({ channel, name, onEdit }: SendsProps) {
+function Sends({ view, channel, name, onEdit }: SendsProps) {
+  const knowledge = useKnowledge().data;
   if (channel.sends.length === 0) {
     return null;
   }
@@ -247,7 +253,7 @@ function Sends({ channel, name, onEdit }: SendsProps) {
       <ul>
         {channel.sends.map((send) => {
           const to = send.destinations.map((id) => name(id) ?? id).join(" + ");
-          const set = (changed: { levelDb?: number; on?: boolean }) =>
+          const set = (changed: SendChanges) =>
             onEdit({
               edit: "set-send",
               channels: [channel.id],
@@ -295,6 +301,12 @@ function Sends({ channel, name, onEdit }: SendsProps) {
                   Remove
                 </button>
               </span>
+              <PositionLine
+                of={` of the send to ${to}`}
+                place={send}
+                room={roomOf(view, knowledge, send.destinations)}
+                onChange={set}
+              />
             </li>
           );
         })}

@@ -23,6 +23,8 @@ const WIDTHS: Record<ColumnId, number | undefined> = {
   invertPolarity: 58,
   faderDb: 50,
   pan: 50,
+  frontBack: 46,
+  lfeDb: 50,
   mute: 50,
   stowed: 54,
   sends: 100,

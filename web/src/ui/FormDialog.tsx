@@ -113,3 +113,8 @@ export function Select({ label, value, choices, onChange }: SelectProps) {
 export function words(ids: readonly string[] | undefined): { id: string; label: string }[] {
   return (ids ?? []).map((id) => ({ id, label: id }));
 }
+
+/** The same for things that are known by their ids. */
+export function choices(things: readonly { id: string }[] | undefined) {
+  return words(things?.map((one) => one.id));
+}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView } from "../../api/client";
 import { useKnowledge } from "../../api/queries";
-import { Field, FormDialog, Select, words } from "../../ui/FormDialog";
+import { choices, Field, FormDialog, Select, words } from "../../ui/FormDialog";
 
 interface Props {
   view: MixView;
@@ -61,7 +61,7 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
       <Field label="Layout">
         <Select
           value={layout}
-          choices={words(knowledge?.layouts)}
+          choices={choices(knowledge?.layouts)}
           onChange={(id) => setLayout(id as Channel["layout"])}
         />
       </Field>

@@ -101,7 +101,7 @@ public final class MixWords {
   }
 
   public static Send send(String to, Tap tap, double levelDb) {
-    return new Send("send to " + to, List.of(to), tap, levelDb, 0, true);
+    return Send.of("send to " + to, List.of(to), tap, levelDb);
   }
 
   public static Insert insert(String processor, Map<String, Double> settings) {

@@ -54,8 +54,12 @@ public final class RandomMix {
           Tap tap = Tap.values()[random.nextInt(3)];
           boolean on = random.nextInt(6) > 0;
           double pan = random.nextDouble() * 2 - 1;
+          Send send = Send.of(name + " to " + destination, List.of(destination), tap, level);
           sends.add(
-              new Send(name + " to " + destination, List.of(destination), tap, level, pan, on));
+              send.withPan(pan)
+                  .withOn(on)
+                  .withFrontBack(random.nextInt(3) == 0 ? random.nextDouble() : 0)
+                  .withLfeDb(random.nextInt(3) == 0 ? -random.nextDouble() * 20 : null));
         }
       }
       // What an output taps must not be stowed: the first and the last bus.
@@ -68,6 +72,8 @@ public final class RandomMix {
           c ->
               c.withSends(sends)
                   .withPan(random.nextDouble() * 2 - 1)
+                  .withFrontBack(random.nextInt(3) == 0 ? random.nextDouble() : 0)
+                  .withLfeDb(random.nextInt(3) == 0 ? -random.nextDouble() * 20 : null)
                   .withFaderDb(-random.nextInt(12))
                   .withTrimDb(random.nextInt(7) - 3)
                   .withMute(random.nextInt(8) == 0)

@@ -36,7 +36,7 @@ final class LargeMix {
       List<Send> sends = new ArrayList<>();
       for (int k = 0; k < (i % 5 < 3 ? MOST_SENDS : MOST_SENDS - 1); k++) {
         String to = "return-" + (i + k) % returns;
-        sends.add(new Send(id + "/" + to, List.of(to), Tap.POST_FADER, -20, 0, true));
+        sends.add(Send.of(id + "/" + to, List.of(to), Tap.POST_FADER, -20));
       }
       channels.add(
           Channel.of(id, ChannelKind.SEAT, "Seat " + i, Layout.MONO, "drums/kick")

@@ -15,27 +15,77 @@ public final class ChannelMatrix {
   private ChannelMatrix() {}
 
   /**
-   * Gains {@code [destination channel][source channel]} for a source panned by {@code pan}.
+   * Gains {@code [destination channel][source channel]} for a source that stands at a position.
    *
    * <p>Mono into two speakers follows the pan law; mono into a layout with a centre is panned from
    * left over centre to right at constant power; wider sources are balanced, then matched speaker
    * by speaker.
    *
-   * @param pan −1 (left) to 1 (right)
+   * <p>What has no surround of its own goes from front to surround at constant power: {@code cos
+   * d·π/2} of it stays in front, {@code sin d·π/2} stands in the surround of its side. Of what has
+   * one, only the front falls away, as with a balance. A layout without surround has everything in
+   * front. The LFE gets the source's fold to mono, not filtered; the source's own LFE stays.
    */
-  public static double[][] of(Layout source, Layout destination, double pan, PanLaw law) {
+  public static double[][] of(Layout source, Layout destination, Position position, PanLaw law) {
     double[][] gains = new double[destination.channels()][source.channels()];
+    boolean moves = !source.hasSurround() && destination.hasSurround();
+    double back = moves ? position.frontBack() * Math.PI / 2 : 0;
+    boolean falls = source.hasSurround() && position.frontBack() > 0;
+    double front = falls ? falling(position.frontBack()) : Math.cos(back);
+    double[] balance = PanLaw.balance(position.pan());
     if (source == Layout.MONO) {
-      panMono(destination, pan, law, gains);
-      return gains;
+      panMono(destination, position.pan(), law, gains);
+      scale(gains, front);
     }
+    for (int s = 0; s < source.channels() && source != Layout.MONO; s++) {
+      Speaker speaker = source.speakers().get(s);
+      double side = isLeft(speaker) ? balance[0] : isRight(speaker) ? balance[1] : 1.0;
+      place(source, speaker, side * (isFront(speaker) ? front : 1), destination, s, gains);
+    }
+    if (back > 0) {
+      toSurround(source, destination, position.pan(), Math.sin(back), gains);
+    }
+    if (position.lfe() > 0) {
+      toLfe(source, destination, position.lfe(), gains);
+    }
+    return gains;
+  }
+
+  /** Exactly nothing at the end of the way. */
+  private static double falling(double way) {
+    return way >= 1 ? 0 : Math.cos(way * Math.PI / 2);
+  }
+
+  private static void scale(double[][] gains, double gain) {
+    for (double[] row : gains) {
+      row[0] *= gain;
+    }
+  }
+
+  private static void toSurround(
+      Layout source, Layout destination, double pan, double gain, double[][] out) {
+    // Between two speakers, at constant power, whatever the law of the front.
+    double[] panned = PanLaw.MINUS_3.gains(pan);
     double[] balance = PanLaw.balance(pan);
     for (int s = 0; s < source.channels(); s++) {
       Speaker speaker = source.speakers().get(s);
-      double side = isLeft(speaker) ? balance[0] : isRight(speaker) ? balance[1] : 1.0;
-      place(source, speaker, side, destination, s, gains);
+      double left = isLeft(speaker) ? balance[0] : isRight(speaker) ? 0 : HALF_POWER;
+      double right = isRight(speaker) ? balance[1] : isLeft(speaker) ? 0 : HALF_POWER;
+      boolean mono = source == Layout.MONO;
+      placeSurround(source, true, gain * (mono ? panned[0] : left), destination, s, out);
+      placeSurround(source, false, gain * (mono ? panned[1] : right), destination, s, out);
     }
-    return gains;
+  }
+
+  private static void toLfe(Layout source, Layout destination, double gain, double[][] out) {
+    int row = destination.speakers().indexOf(LFE);
+    if (row < 0) {
+      return;
+    }
+    double[] fold = of(source, Layout.MONO, Position.FRONT, PanLaw.NONE)[0];
+    for (int s = 0; s < fold.length; s++) {
+      out[row][s] += gain * fold[s];
+    }
   }
 
   private static void panMono(Layout destination, double pan, PanLaw law, double[][] gains) {
@@ -115,6 +165,13 @@ public final class ChannelMatrix {
     } else {
       out[side][column] += gain;
     }
+  }
+
+  private static boolean isFront(Speaker speaker) {
+    return switch (speaker) {
+      case MONO, LEFT, RIGHT, CENTRE, LEFT_TOP_FRONT, RIGHT_TOP_FRONT -> true;
+      default -> false;
+    };
   }
 
   private static boolean isLeft(Speaker speaker) {

@@ -60,6 +60,15 @@ public enum Layout {
     return speakers;
   }
 
+  /** True if something can stand behind the listener. */
+  public boolean hasSurround() {
+    return speakers.contains(LEFT_SURROUND);
+  }
+
+  public boolean hasLfe() {
+    return speakers.contains(Speaker.LFE);
+  }
+
   /** Two or three letters for dense rows. */
   public String shortName() {
     return shortName;

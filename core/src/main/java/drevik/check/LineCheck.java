@@ -25,6 +25,7 @@ public final class LineCheck {
           new GoesNowhere(),
           new NothingArrives(),
           new LayoutMismatch(),
+          new PositionUnheard(),
           new ReachedTwice(),
           new SameName(),
           new ReturnNotWet(),

@@ -27,6 +27,7 @@ public enum Rule {
   SEND_TO_SILENCE("The send is open, and nobody hears it."),
   KEY_WITHOUT_SOURCE("The processor listens to silence and does nothing."),
   LAYOUT_MISMATCH("Channels are folded together here; that may be meant, but seldom is."),
+  POSITION_UNHEARD("What was to be heard behind or below is heard in front only."),
   SAME_NAME("Two of one name are taken for each other, in this list and in every file made of it."),
   FILE_NAME("The file could not be written, or would overwrite another."),
   NO_DESTINATION("What is delivered in this category has to be routed by hand."),

@@ -36,10 +36,10 @@ final class TailCut implements LineCheckRule {
           .filter(tail -> tail.end() - tail.ofChannel() <= end)
           .ifPresent(tail -> cut.merge(tail.channel(), tail, (a, b) -> a.end() < b.end() ? b : a));
     }
-    cut.forEach((channel, tail) -> report(survey, channel, tail, end));
+    cut.forEach((channel, tail) -> report(survey, channel, tail, end, tails.latestEnd()));
   }
 
-  private static void report(Survey survey, String channel, Tail tail, long end) {
+  private static void report(Survey survey, String channel, Tail tail, long end, long latest) {
     double rate = survey.mix.sampleRate();
     survey.report(
         Rule.TAIL_CUT,
@@ -51,6 +51,6 @@ final class TailCut implements LineCheckRule {
             Lookup.in(survey.channels, channel).name(),
             tail.ofChannel() / rate,
             Math.min(tail.ofChannel(), tail.end() - end) / rate),
-        ChangeMix.of(MixField.END, tail.end()));
+        ChangeMix.of(MixField.END, Math.min(tail.end(), latest)));
   }
 }

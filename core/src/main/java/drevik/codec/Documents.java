@@ -128,7 +128,7 @@ public final class Documents {
       throw new Refused("This is no Mix: it needs a “version” and a list of “channels”.");
     }
     if (version < Mix.CURRENT_VERSION) {
-      Migration.bringUpToDate((ObjectNode) tree);
+      Migration.bringUpToDate((ObjectNode) tree, version);
     }
     return MAPPER.treeToValue(tree, Mix.class);
   }

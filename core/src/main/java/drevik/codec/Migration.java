@@ -15,14 +15,22 @@ import tools.jackson.databind.node.ObjectNode;
  * <p>Version 1 had sends with one destination and outputs with a file name in the place of a
  * pattern; a name without braces is a pattern too. Version 2 had ids of sends and inserts that were
  * unique within their channel at most, and ids of clips that told which delivered files they play.
- * The same thing gets the same id in every revision: its channel's with its own behind it.
+ * The same thing gets the same id in every revision: its channel's with its own behind it. Version
+ * 3 had nothing but pan to say where something stands, and no dither of an output's own.
  */
 final class Migration {
   private static final String CLIP = "clip-";
 
   private Migration() {}
 
-  static void bringUpToDate(ObjectNode mix) {
+  static void bringUpToDate(ObjectNode mix, int version) {
+    if (version < 3) {
+      qualifyIds(mix);
+    }
+    mix.put("version", Mix.CURRENT_VERSION);
+  }
+
+  private static void qualifyIds(ObjectNode mix) {
     Set<String> taken = new HashSet<>();
     for (JsonNode channel : mix.path("channels")) {
       String owner = channel.path("id").asString("");
@@ -56,7 +64,6 @@ final class Migration {
         }
       }
     }
-    mix.put("version", Mix.CURRENT_VERSION);
   }
 
   private static void spreadDestinations(ObjectNode send) {

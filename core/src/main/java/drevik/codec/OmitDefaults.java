@@ -32,6 +32,9 @@ final class OmitDefaults {
     double pan();
 
     @JsonInclude(Include.NON_DEFAULT)
+    double frontBack();
+
+    @JsonInclude(Include.NON_DEFAULT)
     boolean mute();
 
     @JsonInclude(Include.NON_DEFAULT)
@@ -51,6 +54,9 @@ final class OmitDefaults {
   interface OfSend {
     @JsonInclude(Include.NON_DEFAULT)
     double pan();
+
+    @JsonInclude(Include.NON_DEFAULT)
+    double frontBack();
   }
 
   /** Of a clip. */

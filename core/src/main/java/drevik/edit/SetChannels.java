@@ -93,7 +93,8 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
     if (value instanceof Layout layout) {
       return "make " + whose + " " + layout;
     }
-    String what = "set " + field.label().toLowerCase(Locale.ROOT) + " of " + whose;
+    String label = field == ChannelField.LFE ? "LFE" : field.label().toLowerCase(Locale.ROOT);
+    String what = "set " + label + " of " + whose;
     return value instanceof Double figure ? what + " to " + figure(field, figure) : what;
   }
 
@@ -101,6 +102,9 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
     if (field.unit() == Field.Unit.PAN) {
       long percent = Math.round(Math.abs(value) * 100);
       return percent == 0 ? "centre" : percent + (value < 0 ? " left" : " right");
+    }
+    if (field.unit() == Field.Unit.FRONT_BACK) {
+      return Math.round(value * 100) + " %";
     }
     return String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
   }

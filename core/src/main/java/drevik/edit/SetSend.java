@@ -44,7 +44,16 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
     }
     String id = fresh.of(channel.id(), destinations.get(0));
     sends.add(
-        set.applyTo(new Send(id, destinations, Tap.POST_FADER, SILENT_DB, channel.pan(), true)));
+        set.applyTo(
+            new Send(
+                id,
+                destinations,
+                Tap.POST_FADER,
+                SILENT_DB,
+                channel.pan(),
+                channel.frontBack(),
+                null,
+                true)));
     return channel.withSends(sends);
   }
 

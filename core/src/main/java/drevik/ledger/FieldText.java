@@ -64,7 +64,7 @@ public final class FieldText {
       case LUFS -> " LUFS";
       case LOUDNESS_UNITS -> " LU";
       case DBTP -> " dBTP";
-      case PAN, NONE -> "";
+      case PAN, FRONT_BACK, NONE -> "";
     };
   }
 
@@ -72,7 +72,8 @@ public final class FieldText {
     double value = number.doubleValue();
     return switch (field.unit()) {
       case DECIBELS -> value <= SILENCE_DB ? "−∞" : plain(value, 2);
-      case PAN -> pan(value);
+      case PAN -> between(value, "C", value < 0 ? "L" : "R");
+      case FRONT_BACK -> between(value, "F", "B");
       case FRAMES -> plain(names.seconds(number.longValue()), 3);
       default -> plain(value, 3);
     };
@@ -87,9 +88,9 @@ public final class FieldText {
     return text.replace('-', '−').replaceAll("^−0$", "0");
   }
 
-  private static String pan(double pan) {
-    long percent = Math.round(Math.abs(pan) * 100);
-    return percent == 0 ? "C" : (pan < 0 ? "L" : "R") + percent;
+  private static String between(double value, String here, String there) {
+    long percent = Math.round(Math.abs(value) * 100);
+    return percent == 0 ? here : there + percent;
   }
 
   private static String items(ListField<?, ?> field, List<?> list, Names names) {

@@ -7,7 +7,6 @@ import drevik.mix.Refused;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
-import drevik.mix.field.Field.Unit;
 import drevik.mix.field.ValueField;
 import java.util.Arrays;
 import java.util.List;
@@ -40,7 +39,7 @@ public final class TypedText {
       return layout(text);
     }
     if (field.type() == Double.class) {
-      return field.unit() == Unit.PAN ? pan(text) : decibels(text);
+      return figure(field, text);
     }
     if (field == ChannelField.CATEGORY) {
       return text.toLowerCase(Locale.ROOT);
@@ -83,6 +82,18 @@ public final class TypedText {
                         + "."));
   }
 
+  private static @Nullable Double figure(ValueField<Channel, ?> field, String text) {
+    if (field == ChannelField.LFE) {
+      double level = text.isEmpty() ? FieldText.SILENCE_DB : decibels(text);
+      return level <= FieldText.SILENCE_DB ? null : level;
+    }
+    return switch (field.unit()) {
+      case PAN -> pan(text);
+      case FRONT_BACK -> between(text, "F", "B", "F for front, or B with 0 to 100 for back");
+      default -> decibels(text);
+    };
+  }
+
   private static double decibels(String text) {
     String plain = text.replaceAll("(?i)\\s*dB$", "");
     if (plain.equals("−∞") || plain.equalsIgnoreCase("-inf") || plain.equals("-∞")) {
@@ -104,17 +115,23 @@ public final class TypedText {
   }
 
   private static double pan(String text) {
+    String wanted = "a pan: C, or L or R with 0 to 100";
+    boolean left = text.toUpperCase(Locale.ROOT).startsWith("L");
+    double there = between(text, "C", left ? "L" : "R", wanted);
+    return left ? -there : there;
+  }
+
+  /** From 0, which is here, to 1: {@code B}, {@code B40}. */
+  private static double between(String text, String here, String there, String wanted) {
     String upper = text.toUpperCase(Locale.ROOT);
-    if (upper.isEmpty() || upper.equals("C")) {
+    if (upper.isEmpty() || upper.equals(here)) {
       return 0;
     }
-    String wanted = "a pan: C, or L or R with 0 to 100";
-    char side = upper.charAt(0);
-    if (side != 'L' && side != 'R') {
+    if (!upper.startsWith(there)) {
       throw new Refused("“" + text + "” is not " + wanted + ".");
     }
-    double percent = upper.length() == 1 ? 100 : number(upper.substring(1).strip(), wanted);
-    return (side == 'L' ? -percent : percent) / 100;
+    String percent = upper.substring(there.length()).strip();
+    return percent.isEmpty() ? 1 : number(percent, wanted) / 100;
   }
 
   private static boolean yes(String text) {

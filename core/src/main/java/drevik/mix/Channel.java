@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import drevik.audio.Layout;
+import drevik.audio.Position;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param trimDb dB before the chain
  * @param faderDb dB; −144 and below is silence
  * @param pan −1 (left) to 1 (right); a balance for wider layouts
+ * @param frontBack 0 (front) to 1 (surround); a balance for layouts with surrounds
+ * @param lfeDb dB at which it also goes to the LFE of its output, behind the fader; null: not at
+ *     all
  * @param output the channel that this one feeds, or null
  * @param group a bus with whose seats this channel is shown; null: with its output's own
  * @param person a singer, an interviewee; null where nobody in particular
@@ -33,6 +37,8 @@ public record Channel(
     List<Insert> chain,
     double faderDb,
     double pan,
+    double frontBack,
+    @Nullable Double lfeDb,
     boolean mute,
     boolean stowed,
     @Nullable String output,
@@ -54,8 +60,13 @@ public record Channel(
   public static Channel of(
       String id, ChannelKind kind, String name, Layout layout, String category) {
     return new Channel(
-        id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, false, false, null,
-        List.of(), null, null, List.of(), "");
+        id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, 0, null, false, false,
+        null, List.of(), null, null, List.of(), "");
+  }
+
+  /** Where it stands in what it feeds. */
+  public Position position() {
+    return Send.position(pan, frontBack, lfeDb);
   }
 
   /** A seat or reference with no audio on it. */

@@ -45,7 +45,7 @@ public record Mix(
     implements MixBuilder.With {
 
   /** The version that this code writes. */
-  public static final int CURRENT_VERSION = 3;
+  public static final int CURRENT_VERSION = 4;
 
   public Mix {
     channels = Lists.copy(channels);

@@ -1,7 +1,10 @@
 package drevik.mix;
 
+import drevik.audio.Decibels;
+import drevik.audio.Position;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A tap from one channel to others. One send with several destinations is a fan: the same level
@@ -10,12 +13,36 @@ import java.util.List;
  * @param destinations channels' ids, at least one
  * @param levelDb dB; −144 and below is silence: ready, not open
  * @param pan −1 to 1, used instead of the channel's own
+ * @param frontBack 0 (front) to 1 (surround), used instead of the channel's own
+ * @param lfeDb dB at which it also goes to the destination's LFE, over the send's level; null: not
+ *     at all
  */
 @RecordBuilder
 public record Send(
-    String id, List<String> destinations, Tap tap, double levelDb, double pan, boolean on)
+    String id,
+    List<String> destinations,
+    Tap tap,
+    double levelDb,
+    double pan,
+    double frontBack,
+    @Nullable Double lfeDb,
+    boolean on)
     implements SendBuilder.With {
   public Send {
     destinations = Lists.copy(destinations);
+  }
+
+  /** One that is on and stands in the middle of the front. */
+  public static Send of(String id, List<String> destinations, Tap tap, double levelDb) {
+    return new Send(id, destinations, tap, levelDb, 0, 0, null, true);
+  }
+
+  /** Where it stands in what it feeds. */
+  public Position position() {
+    return position(pan, frontBack, lfeDb);
+  }
+
+  static Position position(double pan, double frontBack, @Nullable Double lfeDb) {
+    return new Position(pan, frontBack, lfeDb == null ? 0 : Decibels.toGain(lfeDb));
   }
 }

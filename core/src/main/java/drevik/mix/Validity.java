@@ -138,10 +138,12 @@ public final class Validity {
     range(channel.trimDb(), -60, 60, "The trim of “" + channel.name() + "”");
     range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
     range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
+    position(channel.frontBack(), channel.lfeDb(), "“" + channel.name() + "”");
     for (Send send : channel.sends()) {
       present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
       range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
       range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
+      position(send.frontBack(), send.lfeDb(), "a send of “" + channel.name() + "”");
       Limits.requireCount(send.destinations(), Limits.OTHERS, "A send", "destinations");
       if (send.destinations().isEmpty()) {
         throw new Refused(
@@ -258,6 +260,11 @@ public final class Validity {
     if (name.chars().anyMatch(Character::isISOControl)) {
       throw new Refused(where + " has a control character in its name; take it out.");
     }
+  }
+
+  private static void position(double frontBack, @Nullable Double lfeDb, String whose) {
+    range(frontBack, 0, 1, "The position from front to surround of " + whose);
+    rangeIfAsked(lfeDb, -200, 24, "The LFE level of " + whose);
   }
 
   private static void range(double value, double least, double most, String what) {

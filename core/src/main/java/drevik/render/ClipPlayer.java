@@ -5,6 +5,7 @@ import drevik.audio.ChannelMatrix;
 import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.audio.PanLaw;
+import drevik.audio.Position;
 import drevik.audio.WavReader;
 import drevik.mix.AudioLocator;
 import drevik.mix.Clip;
@@ -130,7 +131,8 @@ final class ClipPlayer {
     this.latency = latency;
     this.source = sources.of(clip);
     source.missing.addAndGet(Math.max(0, clip.sourceOut() - source.reader.header().frames()));
-    double[][] gains = ChannelMatrix.of(source.reader.header().layout(), seat, 0, PanLaw.NONE);
+    double[][] gains =
+        ChannelMatrix.of(source.reader.header().layout(), seat, Position.FRONT, PanLaw.NONE);
     this.feed = new Feed(source.block, gains, Decibels.toGain(clip.gainDb()), 0, sources.blockSize);
   }
 

@@ -2,6 +2,7 @@ package drevik.render;
 
 import drevik.audio.ChannelMatrix;
 import drevik.audio.Layout;
+import drevik.audio.Position;
 import drevik.dsp.Processor;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
@@ -207,7 +208,7 @@ final class Wiring implements Closeable {
               from,
               source.tap(),
               channel.layout(),
-              source.feed().pan(),
+              source.feed().position(),
               source.feed().gain(),
               delay));
     }
@@ -265,24 +266,29 @@ final class Wiring implements Closeable {
       // What is stowed says nothing; the processor does not listen to itself instead.
       float[][] silence = new float[layout.channels()][blockSize];
       Feed nothing =
-          new Feed(silence, ChannelMatrix.of(layout, layout, 0, mix.panLaw()), 1, 0, blockSize);
+          new Feed(
+              silence,
+              ChannelMatrix.of(layout, layout, Position.FRONT, mix.panLaw()),
+              1,
+              0,
+              blockSize);
       return new ChannelNode.Slot(processor, new ChannelNode.Key(nothing, silence));
     }
-    Feed feed = feed(keyed.from(), keyed.tap(), layout, 0, 1, at - keyed.latency());
+    Feed feed = feed(keyed.from(), keyed.tap(), layout, Position.FRONT, 1, at - keyed.latency());
     return new ChannelNode.Slot(
         processor, new ChannelNode.Key(feed, new float[layout.channels()][blockSize]));
   }
 
-  private Feed feed(Compiled from, Tap tap, Layout to, double pan, double gain, int delay) {
-    double[][] gains = ChannelMatrix.of(from.channel().layout(), to, pan, mix.panLaw());
+  private Feed feed(Compiled from, Tap tap, Layout to, Position position, double gain, int delay) {
+    double[][] gains = ChannelMatrix.of(from.channel().layout(), to, position, mix.panLaw());
     return new Feed(from.bufferAt(tap, blockSize), gains, gain, delay, blockSize);
   }
 
   /** What an output hears: the tap, with the channel's own balance where it is behind the fader. */
   Feed outputFeed(Output output, Layout layout, double gain, int delay) {
     Compiled from = compiled(output.channel());
-    double pan = output.tap() == Tap.POST_FADER ? from.channel().pan() : 0;
-    return feed(from, output.tap(), layout, pan, gain, delay);
+    Position position = SignalFeed.positionAt(output.tap(), from.channel());
+    return feed(from, output.tap(), layout, position, gain, delay);
   }
 
   /** Frames by which an output comes later than what is played. */

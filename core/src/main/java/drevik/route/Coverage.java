@@ -3,6 +3,7 @@ package drevik.route;
 import drevik.audio.ChannelMatrix;
 import drevik.audio.Decibels;
 import drevik.audio.Layout;
+import drevik.audio.Position;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Lookup;
@@ -395,9 +396,12 @@ public final class Coverage {
       Channel channel = order.get(at);
       int own = ways[at].ordinal();
       if (at == tapped) {
-        double pan = output.tap() == Tap.POST_FADER ? channel.pan() : 0;
         sums[at * WAYS + own] =
-            feed(channel.layout(), output.layout(), pan, gainTo(output.tap(), channel));
+            feed(
+                channel.layout(),
+                output.layout(),
+                SignalFeed.positionAt(output.tap(), channel),
+                gainTo(output.tap(), channel));
       }
       for (Step step : steps.get(at)) {
         for (int way = 0; way < WAYS; way++) {
@@ -424,14 +428,14 @@ public final class Coverage {
       if (whole != 0 && to != null) {
         boolean dip = feed.tap() == Tap.POST_FADER && dips.contains(channel.id());
         Layout into = order.get(to).layout();
-        found.add(new Step(to, feed(channel.layout(), into, feed.pan(), whole), dip));
+        found.add(new Step(to, feed(channel.layout(), into, feed.position(), whole), dip));
       }
     }
     return found;
   }
 
-  private double[][] feed(Layout from, Layout to, double pan, double gain) {
-    double[][] gains = ChannelMatrix.of(from, to, pan, mix.panLaw());
+  private double[][] feed(Layout from, Layout to, Position position, double gain) {
+    double[][] gains = ChannelMatrix.of(from, to, position, mix.panLaw());
     for (double[] row : gains) {
       for (int i = 0; i < row.length; i++) {
         row[i] *= gain;

@@ -99,11 +99,15 @@ public final class Tails {
    * clip ends if nothing sounds.
    */
   public long endOf(Iterable<Output> outputs) {
-    long clips = mix.effectiveEndFrame();
-    long end = clips;
+    long end = mix.effectiveEndFrame();
     for (Output output : outputs) {
       end = Math.max(end, of(output).map(Tail::end).orElse(end));
     }
-    return Math.min(end, clips + (long) LONGEST_SECONDS * mix.sampleRate());
+    return Math.min(end, latestEnd());
+  }
+
+  /** The last frame that somebody waits for, after the last clip; an end that is set counts not. */
+  public long latestEnd() {
+    return mix.withEndFrame(null).effectiveEndFrame() + (long) LONGEST_SECONDS * mix.sampleRate();
   }
 }

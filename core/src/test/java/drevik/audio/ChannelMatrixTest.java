@@ -10,6 +10,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class ChannelMatrixTest {
   private static final double HALF_POWER = Math.sqrt(0.5);
+  private static final Layout[] SURROUNDS = {
+    Layout.QUAD,
+    Layout.SURROUND_5_0,
+    Layout.SURROUND_5_1,
+    Layout.SURROUND_7_1,
+    Layout.SURROUND_7_1_4
+  };
 
   @ParameterizedTest
   @CsvSource({"MINUS_3, -3.01", "MINUS_4_5, -4.52", "MINUS_6, -6.02", "NONE, 0"})
@@ -22,16 +29,18 @@ class ChannelMatrixTest {
   @ParameterizedTest
   @ValueSource(doubles = {-1, -0.6, -0.2, 0, 0.3, 0.9, 1})
   void constantPowerIsConstant(double pan) {
-    double[][] g = ChannelMatrix.of(Layout.MONO, Layout.STEREO, pan, PanLaw.MINUS_3);
+    double[][] g =
+        ChannelMatrix.of(Layout.MONO, Layout.STEREO, Position.panned(pan), PanLaw.MINUS_3);
     assertThat(g[0][0] * g[0][0] + g[1][0] * g[1][0]).isCloseTo(1, within(1e-12));
-    double[][] c = ChannelMatrix.of(Layout.MONO, Layout.LCR, pan, PanLaw.MINUS_3);
+    double[][] c = ChannelMatrix.of(Layout.MONO, Layout.LCR, Position.panned(pan), PanLaw.MINUS_3);
     double power = c[0][0] * c[0][0] + c[1][0] * c[1][0] + c[2][0] * c[2][0];
     assertThat(power).isCloseTo(1, within(1e-12));
   }
 
   @Test
   void surroundFoldsToStereoByTheStandard() {
-    double[][] g = ChannelMatrix.of(Layout.SURROUND_5_1, Layout.STEREO, 0, PanLaw.MINUS_3);
+    double[][] g =
+        ChannelMatrix.of(Layout.SURROUND_5_1, Layout.STEREO, Position.FRONT, PanLaw.MINUS_3);
     assertThat(g[0])
         .containsExactly(new double[] {1, 0, HALF_POWER, 0, HALF_POWER, 0}, within(1e-9));
     assertThat(g[1])
@@ -40,20 +49,22 @@ class ChannelMatrixTest {
 
   @Test
   void sevenFoldsToFiveWithSideAndRearAtHalfPower() {
-    double[][] g = ChannelMatrix.of(Layout.SURROUND_7_1, Layout.SURROUND_5_1, 0, PanLaw.MINUS_3);
+    double[][] g =
+        ChannelMatrix.of(Layout.SURROUND_7_1, Layout.SURROUND_5_1, Position.FRONT, PanLaw.MINUS_3);
     assertThat(g[4])
         .containsExactly(new double[] {0, 0, 0, 0, HALF_POWER, 0, HALF_POWER, 0}, within(1e-9));
   }
 
   @Test
   void stereoFoldsToMonoAtHalf() {
-    double[][] g = ChannelMatrix.of(Layout.STEREO, Layout.MONO, 0, PanLaw.MINUS_3);
+    double[][] g = ChannelMatrix.of(Layout.STEREO, Layout.MONO, Position.FRONT, PanLaw.MINUS_3);
     assertThat(g[0]).containsExactly(new double[] {0.5, 0.5}, within(1e-12));
   }
 
   @Test
   void balanceLeavesTheSideItTurnsToAlone() {
-    double[][] g = ChannelMatrix.of(Layout.STEREO, Layout.STEREO, 0.5, PanLaw.MINUS_3);
+    double[][] g =
+        ChannelMatrix.of(Layout.STEREO, Layout.STEREO, Position.panned(0.5), PanLaw.MINUS_3);
     assertThat(g[0][0]).isCloseTo(HALF_POWER, within(1e-9));
     assertThat(g[1][1]).isEqualTo(1);
     assertThat(g[0][1]).isZero();
@@ -63,7 +74,7 @@ class ChannelMatrixTest {
   void everyPairOfLayoutsHasAMatrixOfItsSize() {
     for (Layout from : Layout.values()) {
       for (Layout to : Layout.values()) {
-        double[][] g = ChannelMatrix.of(from, to, 0, PanLaw.MINUS_3);
+        double[][] g = ChannelMatrix.of(from, to, Position.FRONT, PanLaw.MINUS_3);
         assertThat(g).hasDimensions(to.channels(), from.channels());
         assertThat(java.util.Arrays.stream(g).flatMapToDouble(java.util.Arrays::stream).sum())
             .as("%s to %s", from, to)
@@ -72,8 +83,83 @@ class ChannelMatrixTest {
     }
   }
 
+  @ParameterizedTest
+  @ValueSource(doubles = {0, 0.2, 0.5, 0.8, 1})
+  void fromFrontToSurroundThePowerIsConstant(double frontBack) {
+    for (Layout to : SURROUNDS) {
+      for (double pan : new double[] {-1, -0.4, 0, 0.7, 1}) {
+        double[][] mono =
+            ChannelMatrix.of(Layout.MONO, to, new Position(pan, frontBack, 0), PanLaw.MINUS_3);
+        assertThat(power(mono, 0)).as("mono to %s at %s", to, pan).isCloseTo(1, within(1e-12));
+        for (Layout pair : new Layout[] {Layout.STEREO, Layout.LCR}) {
+          double[][] g = ChannelMatrix.of(pair, to, new Position(0, frontBack, 0), PanLaw.MINUS_3);
+          for (int channel = 0; channel < pair.channels(); channel++) {
+            assertThat(power(g, channel)).as("%s to %s", pair, to).isCloseTo(1, within(1e-12));
+          }
+        }
+      }
+    }
+  }
+
+  @Test
+  void atTheBackASideStandsInItsOwnSurround() {
+    double[][] g =
+        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_5_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+    assertThat(g[4]).containsExactly(new double[] {1, 0}, within(1e-9));
+    assertThat(g[5]).containsExactly(new double[] {0, 1}, within(1e-9));
+    assertThat(g[0][0] + g[1][1] + g[2][0] + g[3][0]).isCloseTo(0, within(1e-9));
+    double[][] seven =
+        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_7_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+    // Side and rear, as a surround of 5.1 stands in 7.1; so folding it down comes to the same.
+    assertThat(product(of(Layout.SURROUND_7_1, Layout.SURROUND_5_1), seven)[4])
+        .containsExactly(g[4], within(1e-9));
+  }
+
+  @Test
+  void whatHasSurroundsLosesItsFrontOnly() {
+    double[][] g =
+        ChannelMatrix.of(
+            Layout.SURROUND_5_1, Layout.SURROUND_5_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+    for (int channel = 0; channel < 6; channel++) {
+      assertThat(g[channel][channel]).isEqualTo(channel < 3 ? 0 : 1);
+    }
+  }
+
+  @Test
+  void aLayoutWithoutSurroundHasEverythingInFront() {
+    for (Layout to : new Layout[] {Layout.MONO, Layout.STEREO, Layout.LCR}) {
+      for (Layout from : new Layout[] {Layout.MONO, Layout.STEREO, Layout.LCR}) {
+        double[][] back = ChannelMatrix.of(from, to, new Position(0.3, 1, 0.5), PanLaw.MINUS_3);
+        double[][] front = ChannelMatrix.of(from, to, Position.panned(0.3), PanLaw.MINUS_3);
+        assertThat(back).as("%s to %s", from, to).isDeepEqualTo(front);
+      }
+    }
+  }
+
+  @Test
+  void theLfeGetsTheFoldToMonoAndKeepsWhatItHas() {
+    for (Layout to : SURROUNDS) {
+      int lfe = to.speakers().indexOf(Speaker.LFE);
+      for (Layout from : Layout.values()) {
+        double[][] without = ChannelMatrix.of(from, to, Position.FRONT, PanLaw.MINUS_3);
+        double[][] with = ChannelMatrix.of(from, to, new Position(0, 0, 0.5), PanLaw.MINUS_3);
+        double[] mono = of(from, Layout.MONO)[0];
+        for (int row = 0; row < to.channels(); row++) {
+          for (int s = 0; s < from.channels(); s++) {
+            double more = row == lfe ? 0.5 * mono[s] : 0;
+            assertThat(with[row][s]).isCloseTo(without[row][s] + more, within(1e-12));
+          }
+        }
+      }
+    }
+  }
+
+  private static double power(double[][] gains, int channel) {
+    return java.util.Arrays.stream(gains).mapToDouble(row -> row[channel] * row[channel]).sum();
+  }
+
   private static double[][] of(Layout from, Layout to) {
-    return ChannelMatrix.of(from, to, 0, PanLaw.MINUS_3);
+    return ChannelMatrix.of(from, to, Position.FRONT, PanLaw.MINUS_3);
   }
 
   private static double[][] product(double[][] a, double[][] b) {

@@ -21,6 +21,8 @@ import drevik.mix.OutputKind;
 import drevik.mix.Send;
 import drevik.mix.Tap;
 import drevik.route.Coverage;
+import drevik.route.SignalGraph;
+import drevik.route.Tails;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -172,6 +174,16 @@ class LineCheckTest {
         Arguments.of(Rule.KEY_WITHOUT_SOURCE, broken("kick", c -> c.withStowed(true))),
         Arguments.of(
             Rule.LAYOUT_MISMATCH, broken("voices", c -> c.withLayout(Layout.SURROUND_5_1))),
+        Arguments.of(Rule.POSITION_UNHEARD, broken("kick", c -> c.withFrontBack(0.5))),
+        Arguments.of(Rule.POSITION_UNHEARD, broken("kick", c -> c.withLfeDb(-6.0))),
+        Arguments.of(
+            Rule.POSITION_UNHEARD,
+            broken(
+                "kick",
+                c ->
+                    c.withSends(
+                        List.of(
+                            Send.of("s", List.of("plate"), Tap.POST_FADER, -9).withLfeDb(0.0))))),
         Arguments.of(Rule.SAME_NAME, broken("drums", c -> c.withName("Mix"))),
         Arguments.of(
             Rule.FILE_NAME, changeOutput(band(), "out drums", o -> o.withNamePattern("MIX"))),
@@ -368,5 +380,22 @@ class LineCheckTest {
     Mix mended = finding.mends().get(0).edit().applyTo(cut);
     assertThat(mended.endFrame()).isGreaterThan(48_000 * 4L);
     assertThat(ofRule(mended, Rule.TAIL_CUT)).isEmpty();
+  }
+
+  @Test
+  void theMendOfACutTailGoesNoFurtherThanAPrintWaits() {
+    Map<String, Double> echo = Map.of("beats", 16.0, "feedback", 90.0);
+    Mix endless =
+        mix()
+            .seat("a", "echo", c -> c.withClips(List.of(clip("a.wav", 48_000))))
+            .bus("echo", "mix", c -> c.withChain(List.of(insert("tempo-delay", echo))))
+            .bus("mix", null)
+            .output("mix")
+            .build()
+            .withEndFrame(48_000L);
+    Mix mended = ofRule(endless, Rule.TAIL_CUT).get(0).mends().get(0).edit().applyTo(endless);
+    assertThat(mended.endFrame())
+        .isEqualTo(new Tails(endless, SignalGraph.of(endless)).latestEnd())
+        .isEqualTo(48_000L * 61);
   }
 }

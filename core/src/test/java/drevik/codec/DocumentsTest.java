@@ -95,6 +95,14 @@ class DocumentsTest {
   }
 
   @Test
+  void aMixOfTheThirdVersionKeepsItsIds() {
+    Mix full = RandomMix.full(3);
+    String third = Documents.writeMix(full).replaceFirst("(\"version\" *: *)4", "$13");
+    assertThat(third).isNotEqualTo(Documents.writeMix(full));
+    assertThat(Documents.readForeign(third)).isEqualTo(full);
+  }
+
+  @Test
   void thePublishedSchemaNamesEveryField() throws IOException {
     String schema = Files.readString(Path.of("../docs/formats/mix.schema.json"));
     MixField.ALL.walk(

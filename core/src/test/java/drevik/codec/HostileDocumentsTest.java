@@ -141,7 +141,7 @@ class HostileDocumentsTest {
   }
 
   static Stream<Arguments> wrongs() {
-    Send nowhere = new Send("s", List.of(), Tap.PRE_FADER, 0, 0, true);
+    Send nowhere = Send.of("s", List.of(), Tap.PRE_FADER, 0);
     return Stream.of(
         Arguments.of(channel(c -> c.withName("")), "needs a name"),
         Arguments.of(channel(c -> c.withName("x".repeat(300))), "1 to 200 characters"),

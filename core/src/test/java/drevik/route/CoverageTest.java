@@ -93,7 +93,7 @@ class CoverageTest {
 
   @Test
   void aFanIsOnePathIntoEachReturn() {
-    Send fan = new Send("fan", List.of("plate", "hall"), Tap.POST_FADER, 0, 0, true);
+    Send fan = Send.of("fan", List.of("plate", "hall"), Tap.POST_FADER, 0);
     Mix fanned =
         mix()
             .seat("voice", null, c -> c.withSends(List.of(fan)))
@@ -189,7 +189,7 @@ class CoverageTest {
             .seat(
                 "kick",
                 "a",
-                c -> c.withSends(List.of(new Send("s", List.of("b"), Tap.POST_FADER, 0, 0, true))))
+                c -> c.withSends(List.of(Send.of("s", List.of("b"), Tap.POST_FADER, 0))))
             .bus("a", "mix")
             .bus("b", "mix", c -> c.withInvertPolarity(true))
             .bus("mix", null)

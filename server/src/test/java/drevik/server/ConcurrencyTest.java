@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import drevik.demo.WeathervaneDemo;
 import drevik.edit.SetChannels;
 import drevik.mix.Channel;
+import drevik.mix.Mix;
 import drevik.mix.field.ChannelField;
 import drevik.server.RunningServer.Answer;
 import drevik.server.mix.MixChange;
@@ -189,7 +190,8 @@ class ConcurrencyTest {
         .satisfies(item -> assertThat(item.path("seats").asInt()).isPositive());
     Answer opened = server.get("/api/mixes/" + mix);
     assertThat(opened.status()).isEqualTo(200);
-    assertThat(opened.body().path("document").path("version").asInt()).isEqualTo(3);
+    assertThat(opened.body().path("document").path("version").asInt())
+        .isEqualTo(Mix.CURRENT_VERSION);
     assertThat(opened.body().path("document").path("channels").get(0).path("faderDb").asInt())
         .as("a rule that came later does not close it")
         .isEqualTo(99);

@@ -367,11 +367,11 @@ final class BandOfEight {
   }
 
   private static Send send(String from, String to, double levelDb) {
-    return new Send(from + "/" + to, List.of(to), Tap.POST_FADER, levelDb, 0, true);
+    return Send.of(from + "/" + to, List.of(to), Tap.POST_FADER, levelDb);
   }
 
   private static Send squeeze(String from) {
-    return new Send(from + "/squeeze", List.of("squeeze"), Tap.PRE_FADER, 0, 0, true);
+    return Send.of(from + "/squeeze", List.of("squeeze"), Tap.PRE_FADER, 0);
   }
 
   private static Insert insert(String id, String processor, Object... settings) {

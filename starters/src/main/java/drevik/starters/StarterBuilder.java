@@ -151,7 +151,7 @@ final class StarterBuilder {
         c -> {
           List<Send> sends = new ArrayList<>(c.sends());
           String id = c.id() + "/" + String.join("+", destinations);
-          sends.add(new Send(id, destinations, tap, levelDb, 0, true));
+          sends.add(Send.of(id, destinations, tap, levelDb));
           return c.withSends(sends);
         });
   }

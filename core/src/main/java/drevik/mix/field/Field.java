@@ -26,6 +26,7 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
     NONE,
     DECIBELS,
     PAN,
+    FRONT_BACK,
     FRAMES,
     HERTZ,
     BEATS_PER_MINUTE,

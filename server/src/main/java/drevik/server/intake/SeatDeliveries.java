@@ -13,7 +13,6 @@ import drevik.server.mix.MixEdits;
 import drevik.server.mix.MixEdits.Asked;
 import drevik.server.store.AudioStore;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Clock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -82,9 +81,7 @@ public class SeatDeliveries {
 
   /** The file as the session plays it: a converted copy that the store keeps beside it. */
   private DeliveredFile fromCopy(ConformedCopy copies, DeliveredFile file) throws IOException {
-    Path scratch = store.scratch();
-    copies.write(file.id(), scratch);
-    try (AudioStore.Incoming converted = store.seal(scratch)) {
+    try (AudioStore.Incoming converted = store.make(to -> copies.write(file.id(), to))) {
       Inspection found = Inspector.inspect(converted.file());
       converted.keep();
       transaction.executeWithoutResult(

@@ -47,11 +47,13 @@ public interface AudioStore {
   /** The contents that came before that moment, whether anything speaks of them or not. */
   List<String> keptBefore(Instant moment) throws IOException;
 
-  /** An empty place for a file that a program writes; hashed when it is sealed. */
-  Path scratch() throws IOException;
+  /** A file that a program writes; hashed when it is whole, and gone when it did not get there. */
+  Incoming make(Maker maker) throws IOException;
 
-  /** Takes a finished scratch file in. */
-  Incoming seal(Path scratch) throws IOException;
+  /** Writes a file to a place that is empty. */
+  interface Maker {
+    void write(Path file) throws IOException;
+  }
 
   /** Takes in a file that stays where it is, too, until whoever has it removes it. */
   Incoming link(Path file) throws IOException;

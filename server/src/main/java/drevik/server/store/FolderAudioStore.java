@@ -106,41 +106,53 @@ class FolderAudioStore implements AudioStore {
   @Override
   public Incoming receive(InputStream in, long length) throws IOException {
     space.require(arriving, length, "the file");
-    Path file = scratch();
-    MessageDigest digest = Sha256.digest();
-    try {
-      long bytes;
-      try (OutputStream out = new DigestOutputStream(Files.newOutputStream(file), digest)) {
-        bytes = in.transferTo(out);
-      }
-      return new Arrived(file, Sha256.hex(digest), bytes);
-    } catch (IOException | RuntimeException e) {
-      Files.deleteIfExists(file);
-      throw e;
-    }
+    return arrive(
+        scratch -> {
+          MessageDigest digest = Sha256.digest();
+          long bytes;
+          try (OutputStream out = new DigestOutputStream(Files.newOutputStream(scratch), digest)) {
+            bytes = in.transferTo(out);
+          }
+          return new Arrived(scratch, Sha256.hex(digest), bytes);
+        });
   }
 
   @Override
-  public Path scratch() {
-    return arriving.resolve(Ids.next() + ".wav");
-  }
-
-  @Override
-  public Incoming seal(Path scratch) throws IOException {
-    return new Arrived(scratch, Sha256.of(scratch), Files.size(scratch));
+  public Incoming make(Maker maker) throws IOException {
+    return arrive(
+        scratch -> {
+          maker.write(scratch);
+          return new Arrived(scratch, Sha256.of(scratch), Files.size(scratch));
+        });
   }
 
   @Override
   public Incoming link(Path file) throws IOException {
-    Path scratch = scratch();
+    return make(
+        scratch -> {
+          try {
+            Files.createLink(scratch, file);
+          } catch (IOException | UnsupportedOperationException e) {
+            // A file system without hard links.
+            space.require(arriving, Files.size(file), "the file");
+            Files.copy(file, scratch);
+          }
+        });
+  }
+
+  private interface Arrival {
+    Arrived to(Path scratch) throws IOException;
+  }
+
+  /** Whatever cuts an arrival short, what has arrived of it goes. */
+  private Arrived arrive(Arrival arrival) throws IOException {
+    Path scratch = arriving.resolve(Ids.next() + ".wav");
     try {
-      Files.createLink(scratch, file);
-    } catch (IOException | UnsupportedOperationException e) {
-      // A file system without hard links.
-      space.require(arriving, Files.size(file), "the file");
-      Files.copy(file, scratch);
+      return arrival.to(scratch);
+    } catch (IOException | RuntimeException e) {
+      Files.deleteIfExists(scratch);
+      throw e;
     }
-    return seal(scratch);
   }
 
   @Override

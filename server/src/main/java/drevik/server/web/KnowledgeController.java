@@ -31,6 +31,9 @@ class KnowledgeController {
   /** A processor and what can be set on it. */
   record ProcessorLine(String id, String label, List<Parameter> parameters) {}
 
+  /** A layout, and whether something can stand behind the listener there, or in an LFE. */
+  record LayoutLine(Layout id, boolean surround, boolean lfe) {}
+
   /** A rule of the line check and why it matters. */
   record RuleLine(Rule id, String why) {}
 
@@ -40,7 +43,7 @@ class KnowledgeController {
       List<FamilyLine> families,
       List<ProcessorLine> processors,
       List<ChannelKind> channelKinds,
-      List<Layout> layouts,
+      List<LayoutLine> layouts,
       List<Tap> taps,
       List<OutputKind> outputKinds,
       List<SampleFormat> formats,
@@ -61,7 +64,9 @@ class KnowledgeController {
             .map(type -> new ProcessorLine(type.id(), type.label(), type.parameters()))
             .toList(),
         List.of(ChannelKind.values()),
-        List.of(Layout.values()),
+        Arrays.stream(Layout.values())
+            .map(layout -> new LayoutLine(layout, layout.hasSurround(), layout.hasLfe()))
+            .toList(),
         List.of(Tap.values()),
         List.of(OutputKind.values()),
         SampleFormat.written(),
