@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.Layout;
+import drevik.audio.Speaker;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -108,14 +110,56 @@ class ProcessorsTest {
     assertThat(Compressor.curve(in, -20, 4, 0)).isCloseTo(out, within(1e-9));
   }
 
-  @Test
-  void theCompressorSettlesOnItsCurve() {
-    float[][] x = {new float[RATE]};
+  static Stream<Arguments> ratesAndLayouts() {
+    return Stream.of(44_100, 48_000, 96_000, 192_000)
+        .flatMap(rate -> Stream.of(Layout.values()).map(layout -> Arguments.of(rate, layout)));
+  }
+
+  @ParameterizedTest
+  @MethodSource("ratesAndLayouts")
+  void theCompressorSettlesOnItsCurveInEveryChannel(int rate, Layout layout) {
+    Settings settings =
+        new Settings(
+            new Compressor().parameters(),
+            Map.of("threshold", -20.0, "ratio", 4.0, "knee", 12.0, "attack", 10.0));
+    for (double in : new double[] {-40, -23, -20, -16, -3}) {
+      // The LFE is as loud as can be, and says nothing.
+      float[][] x = new float[layout.channels()][rate];
+      for (int channel = 0; channel < layout.channels(); channel++) {
+        boolean lfe = layout.speakers().get(channel) == Speaker.LFE;
+        java.util.Arrays.fill(x[channel], lfe ? 1 : (float) Math.pow(10, in / 20));
+      }
+      new Compressor()
+          .create(settings, new ProcessorType.Surroundings(rate, layout, 120))
+          .process(x, null, rate);
+      double turnedDown = Compressor.curve(in, -20, 4, 12) - in;
+      for (int channel = 0; channel < layout.channels(); channel++) {
+        double before = layout.speakers().get(channel) == Speaker.LFE ? 0 : in;
+        assertThat(20 * Math.log10(x[channel][rate - 1]))
+            .as("%s at %s dBFS", layout.speakers().get(channel), in)
+            .isCloseTo(before + turnedDown, within(0.01));
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({"44100, 5", "48000, 30", "96000, 30", "192000, 5"})
+  void theCompressorTakesAsLongAsItsAttackSays(int rate, double attack) {
+    float[][] x = {new float[rate]};
     java.util.Arrays.fill(x[0], 0.5f);
-    make(new Compressor(), Map.of("threshold", -20.0, "ratio", 4.0, "knee", 0.0), 1)
-        .process(x, null, RATE);
-    double expected = Compressor.curve(20 * Math.log10(0.5), -20, 4, 0);
-    assertThat(20 * Math.log10(x[0][RATE - 1])).isCloseTo(expected, within(0.01));
+    Settings settings =
+        new Settings(
+            new Compressor().parameters(),
+            Map.of("threshold", -20.0, "ratio", 4.0, "knee", 0.0, "attack", attack));
+    new Compressor()
+        .create(settings, new ProcessorType.Surroundings(rate, Layout.MONO, 120))
+        .process(x, null, rate);
+    double in = 20 * Math.log10(0.5);
+    double whole = Compressor.curve(in, -20, 4, 0) - in;
+    int after = (int) Math.round(attack / 1000 * rate);
+    // One time constant: 1 − 1/e of the way.
+    assertThat(20 * Math.log10(x[0][after - 1]) - in)
+        .isCloseTo(whole * (1 - Math.exp(-1)), within(0.05));
   }
 
   @Test

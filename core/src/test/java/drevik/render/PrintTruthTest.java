@@ -467,9 +467,10 @@ class PrintTruthTest {
             case QUAD -> "quad(side)";
             case SURROUND_5_0 -> "5.0(side)";
             case SURROUND_5_1 -> "5.1(side)";
+            case SURROUND_7_1_4 -> "12 channels (FL+FR+FC+LFE+BL+BR+SL+SR+TFL+TFR+TBL+TBR)";
             default -> layout.toString();
           };
-      if (layout != Layout.MONO && layout != Layout.SURROUND_7_1_4) {
+      if (layout != Layout.MONO) {
         assertThat(probed).contains("channel_layout=" + named + "\n");
       }
       assertThat(output("sox", "--i", "-s", file).lines()).endsWith("48000");
