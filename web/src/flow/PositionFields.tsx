@@ -1,4 +1,4 @@
-import { db, pan } from "../ui/format";
+import { db, frontBack, pan } from "../ui/format";
 import { NumberField } from "../ui/NumberField";
 import type { Room } from "./position";
 
@@ -36,7 +36,7 @@ export function BackField({ of = "", place, onChange }: Omit<Props, "room">) {
     <NumberField
       label={`Position${of}, from 0 front to 100 surround`}
       value={place.frontBack * 100}
-      shown={place.frontBack === 0 ? "front" : `${Math.round(place.frontBack * 100)} back`}
+      shown={frontBack(place.frontBack)}
       least={0}
       most={100}
       step={1}
@@ -65,7 +65,7 @@ export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
 export function PositionLine({ room, ...rest }: Props) {
   return (
     <span className="flex flex-wrap items-baseline gap-x-2 pl-5 text-[12px] text-ink-2">
-      <PanField {...rest} />
+      Pan <PanField {...rest} />
       {(room.surround || rest.place.frontBack > 0) && <BackField {...rest} />}
       {(room.lfe || rest.place.lfeDb != null) && (
         <span className="flex items-baseline gap-1">

@@ -17,6 +17,12 @@ export function pan(value: number): string {
   return percent === 0 ? "centre" : `${percent} ${value < 0 ? "left" : "right"}`;
 }
 
+/** “front”, “40 back”, “back”. */
+export function frontBack(value: number): string {
+  const percent = Math.round(value * 100);
+  return percent === 0 ? "front" : percent === 100 ? "back" : `${percent} back`;
+}
+
 /** Minutes and seconds, “0:42”. */
 export function time(seconds: number): string {
   const whole = Math.round(seconds);

@@ -1,13 +1,17 @@
 package drevik.ledger;
 
+import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
 import drevik.mix.field.ValueField;
 import java.util.List;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * A column of the Ledger: a field of channels.
@@ -22,6 +26,26 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
           .filter(field -> field != ChannelField.CLIPS)
           .map(LedgerColumn::of)
           .toList();
+
+  /** Those that have something to say in a Mix: without surround nothing stands in one. */
+  public static List<LedgerColumn> of(Mix mix) {
+    Predicate<Predicate<Layout>> anywhere =
+        has ->
+            Stream.concat(
+                    mix.channels().stream().map(Channel::layout),
+                    mix.outputs().stream().map(Output::layout))
+                .anyMatch(has);
+    boolean surround =
+        anywhere.test(Layout::hasSurround)
+            || mix.channels().stream().anyMatch(channel -> channel.frontBack() > 0);
+    boolean lfe =
+        anywhere.test(Layout::hasLfe)
+            || mix.channels().stream().anyMatch(channel -> channel.lfeDb() != null);
+    return ALL.stream()
+        .filter(column -> surround || column.field() != ChannelField.FRONT_BACK)
+        .filter(column -> lfe || column.field() != ChannelField.LFE)
+        .toList();
+  }
 
   private static LedgerColumn of(Field<Channel, ?> field) {
     return new LedgerColumn(

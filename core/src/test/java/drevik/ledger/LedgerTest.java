@@ -73,6 +73,18 @@ class LedgerTest {
     assertThat(read(write(column, typed), column)).isEqualTo(shown);
   }
 
+  @Test
+  void positionsHaveColumnsWhereThereIsRoomForThem() {
+    Mix mix = band();
+    assertThat(LedgerColumn.of(mix))
+        .extracting(LedgerColumn::id)
+        .contains("pan")
+        .doesNotContain("frontBack", "lfeDb");
+    Mix set = write("lfeDb", "-6");
+    assertThat(LedgerColumn.of(set)).extracting(LedgerColumn::id).contains("lfeDb");
+    assertThat(LedgerColumn.of(write("layout", "5.1"))).isEqualTo(LedgerColumn.ALL);
+  }
+
   static Stream<String> columns() {
     return LedgerColumn.ALL.stream().map(LedgerColumn::id);
   }

@@ -24,7 +24,7 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
 
   static LedgerView of(int revision, Mix mix) {
     Names names = Names.of(mix);
-    List<LedgerColumn> columns = LedgerColumn.ALL;
+    List<LedgerColumn> columns = LedgerColumn.of(mix);
     return new LedgerView(
         revision,
         columns.stream()
