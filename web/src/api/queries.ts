@@ -5,8 +5,9 @@ import {
   useQuery,
   useQueryClient,
   type QueryClient,
+  type UseMutationOptions,
 } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useCallback, useEffect } from "react";
 import { notify } from "../shell/notices";
 import { changed } from "./change";
 import { freshId } from "./changes";
@@ -22,6 +23,7 @@ import {
   type PrintView,
   type SeatWish,
 } from "./client";
+import type { operations } from "./api-types";
 
 const complain = (error: Error) => notify(error.message, "wrong");
 
@@ -44,6 +46,14 @@ export async function readAhead(client: QueryClient, path: string): Promise<void
     client.prefetchQuery(knowledge),
     id === undefined ? undefined : client.prefetchQuery(mix(id)),
   ]);
+}
+
+export type Unit = operations["typed"]["parameters"]["query"]["unit"];
+
+/** The number that a typed text stands for, in the unit of documents; the server knows. */
+export async function understood(unit: Unit, text: string): Promise<number> {
+  const answer = await answered(api.GET("/api/typed", { params: { query: { unit, text } } }));
+  return answer.value;
 }
 
 export function useKnowledge() {
@@ -90,10 +100,23 @@ async function askedUntilAnswered<T>(ask: () => Promise<T>): Promise<T> {
   }
 }
 
+/**
+ * Something that is asked of the server. `ask` leaves a refusal to whoever asks, as a form does that
+ * shows it; `mutate` says it at the foot of the page.
+ */
+function useAsking<V, T>(options: UseMutationOptions<T, Error, V>) {
+  const { mutateAsync: ask, isPending } = useMutation(options);
+  const mutate = useCallback(
+    (value: V, then?: (answer: T) => void) => void ask(value).then(then, complain),
+    [ask],
+  );
+  return { ask, mutate, isPending };
+}
+
 /** Everything that changes a Mix answers with what is different from the revision that is shown. */
 function useMixChange<V>(id: string, change: (value: V, asked: Asked) => Promise<MixChange>) {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationKey: ["mix", id],
     // One after another, so that each is told from the revision that the one before led to.
     scope: { id: `mix ${id}` },
@@ -107,10 +130,7 @@ function useMixChange<V>(id: string, change: (value: V, asked: Asked) => Promise
       void client.invalidateQueries({ queryKey: ["shelf"] });
       void client.invalidateQueries({ queryKey: ["delivery"] });
     },
-    onError: (error) => {
-      complain(error);
-      void client.invalidateQueries({ queryKey: ["mix", id] });
-    },
+    onError: () => void client.invalidateQueries({ queryKey: ["mix", id] }),
   });
 }
 
@@ -236,7 +256,7 @@ export function useLedger(id: string, revision: number) {
 /** Puts something on the shelf: a new template, a copy, a template of a session, a file. */
 export function useMake() {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: (what: MakeRequest) => {
       switch (what.make) {
         case "template":
@@ -265,7 +285,6 @@ export function useMake() {
       }
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
-    onError: complain,
   });
 }
 
@@ -304,7 +323,7 @@ export function useDifferences(id: string, from: number | undefined, to: number 
 /** Gives a revision a name; an empty one takes it off. */
 export function useNameRevision(id: string) {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: ({ number, name }: { number: number; name: string }) =>
       answered(
         api.POST("/api/mixes/{id}/revisions/{number}/name", {
@@ -313,7 +332,6 @@ export function useNameRevision(id: string) {
         }),
       ),
     onSuccess: () => client.invalidateQueries({ queryKey: ["history", id] }),
-    onError: complain,
   });
 }
 
@@ -330,13 +348,12 @@ export function useGoTo(id: string) {
 
 export function useArchive() {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: ({ id, archived }: { id: string; archived: boolean }) =>
       answered(
         api.POST("/api/mixes/{id}/archive", { params: { path: { id } }, body: { archived } }),
       ),
     onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
-    onError: complain,
   });
 }
 
@@ -349,7 +366,7 @@ export function useSpace() {
 /** Takes something out of sight, brings it back, or throws it away for good. */
 export function useRemoval() {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: (wanted: { what: Removable; id: string; how: "remove" | "back" | "for-good" }) => {
       const { what, id, how } = wanted;
       const params = { params: { path: { what, id } } };
@@ -367,17 +384,15 @@ export function useRemoval() {
       // Wherever it was shown.
       void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== "space" });
     },
-    onError: complain,
   });
 }
 
 export function useStartSession() {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: (body: { template: string; name: string }) =>
       answered(api.POST("/api/mixes/sessions", { body })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
-    onError: complain,
   });
 }
 
@@ -447,13 +462,12 @@ export async function openDelivery(mixId: string, name: string): Promise<string>
 /** What is said of a delivery; the answer is the delivery as it is then. */
 function useDeliveryChange<T>(deliveryId: string, ask: (what: T) => Promise<DeliveryView>) {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: ask,
     onSuccess: (view) => {
       client.setQueryData(["delivery", deliveryId], view);
       void client.invalidateQueries({ queryKey: ["report", deliveryId] });
     },
-    onError: complain,
   });
 }
 
@@ -566,23 +580,21 @@ export function usePrints(mixId: string) {
 
 export function usePrint(mixId: string) {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: (outputs: string[]) =>
       answered(
         api.POST("/api/mixes/{mixId}/prints", { params: { path: { mixId } }, body: { outputs } }),
       ),
     onSuccess: () => client.invalidateQueries({ queryKey: ["prints", mixId] }),
-    onError: complain,
   });
 }
 
 export function useCancelPrint(mixId: string) {
   const client = useQueryClient();
-  return useMutation({
+  return useAsking({
     mutationFn: (id: string) =>
       answered(api.POST("/api/prints/{id}/cancel", { params: { path: { id } } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["prints", mixId] }),
-    onError: complain,
   });
 }
 

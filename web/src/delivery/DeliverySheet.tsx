@@ -25,7 +25,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
   );
   const print = usePrint(view.id);
   const { mutate, isPending } = print;
-  const { mutate: edit } = useEdit(view.id);
+  const { mutate: edit, ask } = useEdit(view.id);
   const [asking, setAsking] = useState<"add" | "stems" | Output>();
   const close = () => setAsking(undefined);
   const acts = useMemo<Act[]>(
@@ -36,9 +36,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
         key: "p",
         can: chosen.length > 0 && !isPending,
         run: () =>
-          mutate(chosen.length === outputs.length ? [] : chosen, {
-            onSuccess: (started) => setParams({ print: started.id }),
-          }),
+          mutate(chosen.length === outputs.length ? [] : chosen, (started) =>
+            setParams({ print: started.id }),
+          ),
       },
       { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },
       {
@@ -176,12 +176,12 @@ export function DeliverySheet({ view }: { view: MixView }) {
             A name opens its output; <kbd>Delete</kbd> on it removes it.
           </span>
         </p>
-        {asking === "stems" && <StemSetDialog view={view} onEdit={edit} onClose={close} />}
+        {asking === "stems" && <StemSetDialog view={view} onEdit={ask} onClose={close} />}
         {asking !== undefined && asking !== "stems" && (
           <OutputDialog
             view={view}
             output={asking === "add" ? undefined : asking}
-            onEdit={edit}
+            onEdit={ask}
             onClose={close}
           />
         )}

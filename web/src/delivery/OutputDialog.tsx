@@ -10,7 +10,7 @@ interface Props {
   view: MixView;
   /** The output to change; none: a new one. */
   output?: Output;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -55,21 +55,19 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
   );
   return (
     <FormDialog
-      open
       title={output ? `Output “${output.name}”` : "Add an output"}
       description="A file that is printed: a tap on a channel, with its format and its name."
       does={output ? "Change" : "Add"}
       onClose={onClose}
       onSubmit={() => {
-        onClose();
         const edits = editsOf(view, output, draft, answeredTo, answersTo);
-        if (edits.length > 0) {
-          onEdit({
-            edit: "together",
-            words: `${output ? "change" : "add"} the output “${draft.name}”`,
-            edits,
-          });
-        }
+        return edits.length === 0
+          ? undefined
+          : onEdit({
+              edit: "together",
+              words: `${output ? "change" : "add"} the output “${draft.name}”`,
+              edits,
+            });
       }}
     >
       {text("Name", "name")}

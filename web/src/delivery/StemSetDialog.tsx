@@ -5,7 +5,7 @@ import { Field, FormDialog, Select } from "../ui/FormDialog";
 
 interface Props {
   view: MixView;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -28,9 +28,8 @@ export function StemSetDialog({ view, onEdit, onClose }: Props) {
     setDraft(chosen ?? { ...draft, id: freshId("stems"), name: "" });
   };
   const submit = () => {
-    onClose();
     const last = stemSets.at(-1)?.id ?? null;
-    onEdit({
+    return onEdit({
       edit: "change-mix",
       set: {
         stemSets: old
@@ -41,7 +40,6 @@ export function StemSetDialog({ view, onEdit, onClose }: Props) {
   };
   return (
     <FormDialog
-      open
       title="Stem set"
       description="Outputs that must add up to a mix, sample by sample. The line check watches the routing, and every print proves it."
       does={old ? "Change" : "Add"}

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, screen } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { channel, show, view, withServer } from "../testing/render";
@@ -35,7 +35,7 @@ const mix = view({
 
 function sheet() {
   const onEdit = vi.fn();
-  show(<ChannelSheet view={mix} channel={voice} count={1} onEdit={onEdit} />);
+  show(<ChannelSheet view={mix} channel={voice} count={1} onEdit={onEdit} onAct={onEdit} />);
   return onEdit;
 }
 
@@ -43,7 +43,13 @@ describe("the channel sheet", () => {
   it("tells where a channel goes, why, and what acts on it", () => {
     const facts = { voice: { colour: "vocals", destinationBecause: "by the category map" } };
     show(
-      <ChannelSheet view={{ ...mix, facts }} channel={voice} count={1} onEdit={() => undefined} />,
+      <ChannelSheet
+        view={{ ...mix, facts }}
+        channel={voice}
+        count={1}
+        onEdit={vi.fn()}
+        onAct={vi.fn()}
+      />,
     );
     expect(screen.getByText("by the category map")).toBeTruthy();
     expect(screen.getByText(/dip of −9.0 dB over 1 member/)).toBeTruthy();
@@ -90,24 +96,28 @@ describe("the channel sheet", () => {
         channel("mix", { kind: "bus", layout: "5.1" }),
       ],
     });
-    show(<ChannelSheet view={wide} channel={voice} count={1} onEdit={onEdit} />);
-    const back = await screen.findByLabelText("Position, from 0 front to 100 surround");
+    show(<ChannelSheet view={wide} channel={voice} count={1} onEdit={onEdit} onAct={vi.fn()} />);
+    const back = await screen.findByLabelText("Position, from front to surround");
     await userEvent.clear(back);
-    await userEvent.type(back, "40{Enter}");
-    expect(onEdit).toHaveBeenLastCalledWith({
-      edit: "set-channels",
-      channels: ["voice"],
-      set: { frontBack: 0.4 },
-    });
+    await userEvent.type(back, "0.4{Enter}");
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenLastCalledWith({
+        edit: "set-channels",
+        channels: ["voice"],
+        set: { frontBack: 0.4 },
+      }),
+    );
     const lfe = screen.getByLabelText("Level of the send to plate + hall into the LFE in dB");
     await userEvent.clear(lfe);
     await userEvent.type(lfe, "-6{Enter}");
-    expect(onEdit).toHaveBeenLastCalledWith({
-      edit: "set-send",
-      channels: ["voice"],
-      destinations: ["plate", "hall"],
-      set: { lfeDb: -6 },
-    });
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenLastCalledWith({
+        edit: "set-send",
+        channels: ["voice"],
+        destinations: ["plate", "hall"],
+        set: { lfeDb: -6 },
+      }),
+    );
   });
 
   it("opens, sets and removes a fan as the one send that it is", async () => {
@@ -117,7 +127,7 @@ describe("the channel sheet", () => {
     expect(onEdit).toHaveBeenLastCalledWith({ ...fan, set: { on: false } });
     const level = screen.getByLabelText("Level of the send to plate + hall in dB");
     level.focus();
-    await userEvent.keyboard("{ArrowUp}");
+    await userEvent.keyboard("{ArrowUp}{Enter}");
     expect(onEdit).toHaveBeenLastCalledWith({ ...fan, set: { levelDb: -11.5 } });
     await userEvent.click(screen.getByRole("button", { name: "Remove the send to plate + hall" }));
     expect(onEdit).toHaveBeenLastCalledWith(

@@ -14,11 +14,14 @@ interface Props {
   view: MixView;
   channel?: Channel;
   count: number;
-  onEdit: (edit: Edit) => void;
+  /** Asks for a change; a refusal is said where it was asked for. */
+  onEdit: (edit: Edit) => Promise<unknown>;
+  /** The same, with a refusal said at the foot of the page. */
+  onAct: (edit: Edit) => void;
 }
 
 /** All of one channel, beside the Flow, with the reason for what did not come by hand. */
-export function ChannelSheet({ view, channel, count, onEdit }: Props) {
+export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
   const knowledge = useKnowledge().data;
   if (!channel) {
     return (
@@ -40,6 +43,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
     view.document.channels.find((one) => one.id === id)?.name;
   const change = (set: ChannelChanges) =>
     onEdit({ edit: "set-channels", channels: [channel.id], set });
+  const act = (set: ChannelChanges) => onAct({ edit: "set-channels", channels: [channel.id], set });
   const set = (field: "faderDb" | "trimDb") => (value: number) => change({ [field]: value });
   const room = roomOfChannel(view, knowledge, channel);
   const clip = channel.clips[0];
@@ -64,7 +68,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             label="Layout"
             value={channel.layout}
             choices={choices(knowledge?.layouts)}
-            onChange={(layout) => change({ layout: layout as Channel["layout"] })}
+            onChange={(layout) => act({ layout: layout as Channel["layout"] })}
           />
         </Fact>
         {seat && (
@@ -84,7 +88,8 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <NumberField
             label="Trim"
             value={channel.trimDb}
-            shown={signed(channel.trimDb)}
+            show={signed}
+            reads="DECIBELS"
             unit="dB"
             least={-60}
             most={60}
@@ -96,7 +101,8 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <NumberField
             label="Fader"
             value={channel.faderDb}
-            shown={db(channel.faderDb)}
+            show={db}
+            reads="DECIBELS"
             unit="dB"
             least={-144}
             most={24}
@@ -121,7 +127,7 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
           <Toggle
             label={channel.invertPolarity ? "turned over" : "as it comes"}
             on={channel.invertPolarity}
-            onChange={(inverted) => change({ invertPolarity: inverted })}
+            onChange={(inverted) => act({ invertPolarity: inverted })}
           />
         </Fact>
         {clip && (
@@ -129,14 +135,14 @@ export function ChannelSheet({ view, channel, count, onEdit }: Props) {
             <Toggle
               label={clip.keep ? "kept in templates" : "left out of templates"}
               on={clip.keep}
-              onChange={(keep) => onEdit({ edit: "keep-clips", channels: [channel.id], keep })}
+              onChange={(keep) => onAct({ edit: "keep-clips", channels: [channel.id], keep })}
             />
           </Fact>
         )}
         {channel.mute && <Fact term="Muted">post-fader taps are silent</Fact>}
       </dl>
       <Chain channel={channel} name={name} />
-      <Sends view={view} channel={channel} name={name} onEdit={onEdit} />
+      <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">
         <p>
@@ -240,10 +246,11 @@ interface SendsProps {
   view: MixView;
   channel: Channel;
   name: (id: string) => string | undefined;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
+  onAct: (edit: Edit) => void;
 }
 
-function Sends({ view, channel, name, onEdit }: SendsProps) {
+function Sends({ view, channel, name, onEdit, onAct }: SendsProps) {
   const knowledge = useKnowledge().data;
   if (channel.sends.length === 0) {
     return null;
@@ -253,13 +260,13 @@ function Sends({ view, channel, name, onEdit }: SendsProps) {
       <ul>
         {channel.sends.map((send) => {
           const to = send.destinations.map((id) => name(id) ?? id).join(" + ");
-          const set = (changed: SendChanges) =>
-            onEdit({
-              edit: "set-send",
-              channels: [channel.id],
-              destinations: send.destinations,
-              set: changed,
-            });
+          const setting = (changed: SendChanges): Edit => ({
+            edit: "set-send",
+            channels: [channel.id],
+            destinations: send.destinations,
+            set: changed,
+          });
+          const set = (changed: SendChanges) => onEdit(setting(changed));
           return (
             <li key={send.id} className="mb-1">
               <label className="flex items-center gap-1.5">
@@ -267,7 +274,7 @@ function Sends({ view, channel, name, onEdit }: SendsProps) {
                   type="checkbox"
                   aria-label={`Send to ${to}`}
                   checked={send.on}
-                  onChange={() => set({ on: !send.on })}
+                  onChange={() => onAct(setting({ on: !send.on }))}
                 />
                 <span className={send.on ? "" : "text-ink-3"}>{to}</span>
               </label>
@@ -276,7 +283,8 @@ function Sends({ view, channel, name, onEdit }: SendsProps) {
                 <NumberField
                   label={`Level of the send to ${to}`}
                   value={send.levelDb}
-                  shown={db(send.levelDb)}
+                  show={db}
+                  reads="DECIBELS"
                   unit="dB"
                   least={-144}
                   most={24}
@@ -287,7 +295,7 @@ function Sends({ view, channel, name, onEdit }: SendsProps) {
                   className="underline underline-offset-2"
                   aria-label={`Remove the send to ${to}`}
                   onClick={() =>
-                    onEdit({
+                    onAct({
                       edit: "together",
                       words: `remove the send of “${channel.name}” to “${to}”`,
                       edits: send.destinations.map((destination) => ({

@@ -15,7 +15,7 @@ export function FlowPlace({ view }: { view: MixView }) {
   const { selection, select, state, show } = useFlowUrl(view);
   const [focused, setFocused] = useState<string>();
   const [asking, setAsking] = useState<Asking>();
-  const { mutate: apply } = useEdit(view.id);
+  const { mutate: apply, ask } = useEdit(view.id);
 
   const channels = useMemo(
     () => new Map(view.document.channels.map((channel) => [channel.id, channel])),
@@ -65,7 +65,13 @@ export function FlowPlace({ view }: { view: MixView }) {
             onFold={toggleFold}
           />
         </div>
-        <ChannelSheet view={view} channel={sheet} count={picked.length} onEdit={apply} />
+        <ChannelSheet
+          view={view}
+          channel={sheet}
+          count={picked.length}
+          onEdit={ask}
+          onAct={apply}
+        />
       </div>
       <Questions
         view={view}
@@ -73,6 +79,7 @@ export function FlowPlace({ view }: { view: MixView }) {
         asking={asking}
         onClose={() => setAsking(undefined)}
         onEdit={apply}
+        onAsk={ask}
         onFind={(id) => select(only(id))}
         onOnly={(bus) => show({ only: bus })}
         onPick={(ids) => select(all(ids))}

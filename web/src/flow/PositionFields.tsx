@@ -14,19 +14,20 @@ interface Props {
   of?: string;
   place: Place;
   room: Room;
-  onChange: (set: Partial<Place>) => void;
+  onChange: (set: Partial<Place>) => unknown;
 }
 
 export function PanField({ of = "", place, onChange }: Omit<Props, "room">) {
   return (
     <NumberField
-      label={`Pan${of}, from −100 left to 100 right`}
-      value={place.pan * 100}
-      shown={pan(place.pan)}
-      least={-100}
-      most={100}
-      step={1}
-      onChange={(value) => onChange({ pan: value / 100 })}
+      label={`Pan${of}, from left to right`}
+      value={place.pan}
+      show={pan}
+      reads="PAN"
+      least={-1}
+      most={1}
+      step={0.01}
+      onChange={(value) => onChange({ pan: value })}
     />
   );
 }
@@ -34,24 +35,25 @@ export function PanField({ of = "", place, onChange }: Omit<Props, "room">) {
 export function BackField({ of = "", place, onChange }: Omit<Props, "room">) {
   return (
     <NumberField
-      label={`Position${of}, from 0 front to 100 surround`}
-      value={place.frontBack * 100}
-      shown={frontBack(place.frontBack)}
+      label={`Position${of}, from front to surround`}
+      value={place.frontBack}
+      show={frontBack}
+      reads="FRONT_BACK"
       least={0}
-      most={100}
-      step={1}
-      onChange={(value) => onChange({ frontBack: value / 100 })}
+      most={1}
+      step={0.01}
+      onChange={(value) => onChange({ frontBack: value })}
     />
   );
 }
 
 export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
-  const level = place.lfeDb ?? -144;
   return (
     <NumberField
       label={`Level${of} into the LFE`}
-      value={level}
-      shown={db(level)}
+      value={place.lfeDb ?? -144}
+      show={db}
+      reads="DECIBELS"
       unit="dB"
       least={-144}
       most={24}

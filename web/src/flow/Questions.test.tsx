@@ -28,6 +28,7 @@ function ask(asking: Asking) {
   const doing = {
     onClose: vi.fn(),
     onEdit: vi.fn(),
+    onAsk: vi.fn(),
     onFind: vi.fn(),
     onOnly: vi.fn(),
     onPick: vi.fn(),

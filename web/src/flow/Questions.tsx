@@ -1,3 +1,4 @@
+import { useState } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
 import { useKnowledge } from "../api/queries";
 import { Chooser, type Choice } from "../ui/Chooser";
@@ -30,39 +31,37 @@ interface QuestionsProps {
   asking?: Asking;
   onClose: () => void;
   onEdit: (edit: Edit) => void;
+  onAsk: (edit: Edit) => Promise<unknown>;
   onFind: (id: string) => void;
   onOnly: (bus: string | undefined) => void;
   onPick: (ids: string[]) => void;
 }
 
 /** Whatever is being asked: a list to choose from, or a form. */
-export function Questions({ asking, picked, onFind, onOnly, onPick, ...rest }: QuestionsProps) {
+export function Questions({ asking, ...rest }: QuestionsProps) {
+  return asking && <Question key={asking} asking={asking} {...rest} />;
+}
+
+function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
+  // As they were when it was asked: what somebody else picks out or removes meanwhile is told by the
+  // server, and no form loses what was typed for it.
+  const [picked] = useState(rest.picked);
+  const form = { view: rest.view, onEdit: rest.onAsk, onClose: rest.onClose };
   switch (asking) {
-    case undefined:
-      return null;
     case "rename":
-      return <RenameDialog channels={picked} {...rest} />;
+      return <RenameDialog channels={picked} {...form} />;
     case "create":
-      return <CreateDialog after={picked.at(-1)} {...rest} />;
+      return <CreateDialog after={picked.at(-1)} {...form} />;
     case "fan":
-      return <SendDialog picked={picked} {...rest} />;
+      return <SendDialog picked={picked} {...form} />;
     case "control":
-      return <ControlDialog picked={picked} {...rest} />;
+      return <ControlDialog picked={picked} {...form} />;
     case "chain":
-      return <ChainDialog picked={picked} {...rest} />;
+      return <ChainDialog picked={picked} {...form} />;
     case "times":
-      return <TimesDialog {...rest} />;
+      return <TimesDialog {...form} />;
     default:
-      return (
-        <Choosers
-          asking={asking}
-          picked={picked.map((one) => one.id)}
-          onFind={onFind}
-          onOnly={onOnly}
-          onPick={onPick}
-          {...rest}
-        />
-      );
+      return <Choosers {...rest} asking={asking} picked={picked.map((one) => one.id)} />;
   }
 }
 

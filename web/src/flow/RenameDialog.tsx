@@ -1,12 +1,12 @@
 import { useState } from "react";
 import type { Channel, Edit } from "../api/client";
-import { FormDialog } from "../ui/FormDialog";
+import { FormDialog, STAY } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 
 interface Props {
   channels: Channel[];
   onClose: () => void;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
 }
 
 /** Renames one channel after another without leaving the keyboard: Enter goes to the next. */
@@ -16,20 +16,18 @@ export function RenameDialog({ channels, onClose, onEdit }: Props) {
   const submit = () => {
     if (at + 1 < channels.length) {
       setAt(at + 1);
-      return;
+      return STAY;
     }
     const changed = channels.flatMap((channel, i) => {
       const name = names[i] ?? channel.name;
       return name === channel.name ? [] : [[channel.id, name] as const];
     });
-    onClose();
-    if (changed.length > 0) {
-      onEdit({ edit: "rename-channels", names: Object.fromEntries(changed) });
-    }
+    return changed.length > 0
+      ? onEdit({ edit: "rename-channels", names: Object.fromEntries(changed) })
+      : undefined;
   };
   return (
     <FormDialog
-      open
       title={`Rename ${plural(channels.length, "channel")}`}
       description="Enter goes to the next one, and after the last renames all in one step."
       does={at + 1 < channels.length ? "Next" : "Rename"}

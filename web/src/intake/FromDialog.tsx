@@ -19,12 +19,10 @@ export function FromDialog({ delivery, onClose }: { delivery: DeliveryView; onCl
   );
   return (
     <FormDialog
-      open
       title="Whom it comes from"
       description="What you correct is learned for the client, and holds for the next delivery."
       does="Keep"
-      busy={describe.isPending}
-      onSubmit={() => describe.mutate({ client, artist, project }, { onSuccess: onClose })}
+      onSubmit={() => describe.ask({ client, artist, project })}
       onClose={onClose}
     >
       <Field label="Client">{field(client, setClient)}</Field>

@@ -69,8 +69,7 @@ export function Review({ view, delivery }: Props) {
           }),
         ask: setAsking,
         toPlan: (file) => wish({ files: [file] }),
-        seat: () =>
-          carryOut(undefined, { onSuccess: () => void navigate(`/mixes/${view.id}/flow`) }),
+        seat: () => carryOut(undefined, () => void navigate(`/mixes/${view.id}/flow`)),
         setTimes: () => setTimes(undefined),
         setRate: (sampleRate) => edit({ edit: "set-sample-rate", sampleRate }),
       }),

@@ -15,16 +15,14 @@ export function SeatNamesDialog({
   const name = useNameSeats(delivery.id);
   return (
     <FormDialog
-      open
       title="What the seats are called"
       description="{file} is the file's name without number, song, tempo, rate and date; {seat} what the template calls the seat; {category} the last word of the category."
       does="Name"
-      busy={name.isPending}
-      onSubmit={() => name.mutate(pattern, { onSuccess: onClose })}
+      onSubmit={() => name.ask(pattern)}
       onClose={onClose}
       also={{
         label: "As in the template",
-        run: () => name.mutate("{seat}", { onSuccess: onClose }),
+        run: () => name.ask("{seat}"),
       }}
     >
       <Field label="Pattern">

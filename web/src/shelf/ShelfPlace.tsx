@@ -1,11 +1,18 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
-import { useArchive, useMake, useShelf, useStartSession, type MakeRequest } from "../api/queries";
+import {
+  understood,
+  useArchive,
+  useMake,
+  useShelf,
+  useStartSession,
+  type MakeRequest,
+} from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { notify } from "../shell/notices";
 import { Field, FormDialog } from "../ui/FormDialog";
-import { plural, typedNumber } from "../ui/format";
+import { plural } from "../ui/format";
 import { JOBS } from "../ui/jobs";
 import { FlowThumb } from "./FlowThumb";
 import { SpaceDialog } from "./SpaceDialog";
@@ -16,7 +23,7 @@ export function ShelfPlace() {
   const [starting, setStarting] = useState<ShelfItem>();
   const [wanted, setWanted] = useState("");
   const [archived, setArchived] = useState(false);
-  const [album, setAlbum] = useState<string>();
+  const [album, setAlbum] = useState(false);
   const [space, setSpace] = useState(false);
   const navigate = useNavigate();
   const { mutate: make } = useMake();
@@ -26,7 +33,7 @@ export function ShelfPlace() {
     () =>
       make(
         { make: "template", name: "New template" },
-        { onSuccess: (made) => void navigate(`/mixes/${made.id}/flow`) },
+        (made) => void navigate(`/mixes/${made.id}/flow`),
       ),
     [make, navigate],
   );
@@ -38,7 +45,7 @@ export function ShelfPlace() {
         key: "n",
         run: newTemplate,
       },
-      { id: "album", label: "New album…", key: "l", run: () => setAlbum("6") },
+      { id: "album", label: "New album…", key: "l", run: () => setAlbum(true) },
       { id: "read", label: "Read from a file…", key: "r", run: () => file.current?.click() },
       { id: "space", label: "Space…", key: "s", run: () => setSpace(true) },
       { id: "search", label: "Search the shelf", key: "/", run: () => search.current?.focus() },
@@ -47,12 +54,10 @@ export function ShelfPlace() {
   );
   useOffer("shelf", acts);
   const onMake = (what: MakeRequest) =>
-    make(what, {
-      onSuccess: () => {
-        if (what.make === "template-of") {
-          notify("A template is made; its audio was left out, but for what is kept on purpose.");
-        }
-      },
+    make(what, () => {
+      if (what.make === "template-of") {
+        notify("A template is made; its audio was left out, but for what is kept on purpose.");
+      }
     });
   const found = (shelf.data ?? [])
     .filter((item) => archived || !item.archived)
@@ -77,7 +82,7 @@ export function ShelfPlace() {
         <button onClick={newTemplate}>
           New template <kbd>N</kbd>
         </button>
-        <button onClick={() => setAlbum("6")}>
+        <button onClick={() => setAlbum(true)}>
           New album… <kbd>L</kbd>
         </button>
         <button onClick={() => file.current?.click()}>
@@ -138,31 +143,9 @@ export function ShelfPlace() {
           )
         );
       })}
-      <FormDialog
-        open={album !== undefined}
-        title="New album"
-        description="One Mix for all songs: each has its own bus, its own section, and is printed by itself."
-        does="Make it"
-        busy={typedNumber(album ?? "") === undefined}
-        onClose={() => setAlbum(undefined)}
-        onSubmit={() => {
-          setAlbum(undefined);
-          make(
-            { make: "album", songs: typedNumber(album ?? "") ?? 0 },
-            { onSuccess: (made) => void navigate(`/mixes/${made.id}/flow`) },
-          );
-        }}
-      >
-        <Field label="Songs">
-          <input
-            className="w-24 border-b border-rule bg-transparent"
-            value={album ?? ""}
-            onChange={(event) => setAlbum(event.target.value)}
-          />
-        </Field>
-      </FormDialog>
+      {album && <NewAlbum onClose={() => setAlbum(false)} />}
       {space && <SpaceDialog onClose={() => setSpace(false)} />}
-      <StartSession key={starting?.id} template={starting} onClose={() => setStarting(undefined)} />
+      {starting && <StartSession template={starting} onClose={() => setStarting(undefined)} />}
     </div>
   );
 }
@@ -272,27 +255,47 @@ function isFound(item: ShelfItem, wanted: string): boolean {
     .every((word) => text.includes(word));
 }
 
-function StartSession({ template, onClose }: { template?: ShelfItem; onClose: () => void }) {
+function NewAlbum({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
-  const start = useStartSession();
-  const [name, setName] = useState("");
-  const submit = () => {
-    if (template) {
-      start.mutate(
-        { template: template.id, name },
-        { onSuccess: (made) => void navigate(`/mixes/${made.id}/intake`) },
-      );
-    }
-  };
+  const { ask } = useMake();
+  const [songs, setSongs] = useState("6");
   return (
     <FormDialog
-      open={template !== undefined}
-      title={`Start a session from “${template?.name}”`}
-      description={`It takes the template as it is now, revision ${template?.revision}, without audio. Next comes the intake, where the delivery is dropped.`}
-      does="Start"
-      busy={start.isPending}
+      title="New album"
+      description="One Mix for all songs: each has its own bus, its own section, and is printed by itself."
+      does="Make it"
       onClose={onClose}
-      onSubmit={submit}
+      onSubmit={async () => {
+        const made = await ask({ make: "album", songs: await understood("NONE", songs) });
+        void navigate(`/mixes/${made.id}/flow`);
+      }}
+    >
+      <Field label="Songs">
+        <input
+          required
+          className="w-24 border-b border-rule bg-transparent"
+          value={songs}
+          onChange={(event) => setSongs(event.target.value)}
+        />
+      </Field>
+    </FormDialog>
+  );
+}
+
+function StartSession({ template, onClose }: { template: ShelfItem; onClose: () => void }) {
+  const navigate = useNavigate();
+  const { ask } = useStartSession();
+  const [name, setName] = useState("");
+  return (
+    <FormDialog
+      title={`Start a session from “${template.name}”`}
+      description={`It takes the template as it is now, revision ${template.revision}, without audio. Next comes the intake, where the delivery is dropped.`}
+      does="Start"
+      onClose={onClose}
+      onSubmit={async () => {
+        const made = await ask({ template: template.id, name });
+        void navigate(`/mixes/${made.id}/intake`);
+      }}
     >
       <Field label="Name of the song or programme">
         <input

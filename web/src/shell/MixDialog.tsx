@@ -6,7 +6,7 @@ import { JOBS } from "../ui/jobs";
 
 interface Props {
   mix: MixView;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -22,17 +22,15 @@ export function MixDialog({ mix, onEdit, onClose }: Props) {
   const [description, setDescription] = useState(mix.document.description);
   return (
     <FormDialog
-      open
       title={`Name and describe this ${mix.document.kind}`}
       description="So it stands on the shelf, under its kind of job."
       does="Set"
       onClose={onClose}
       onSubmit={() => {
-        onClose();
         const changes = changesOf<MixChanges>(before, { name, job, description });
-        if (Object.keys(changes).length > 0) {
-          onEdit({ edit: "change-mix", set: changes });
-        }
+        return Object.keys(changes).length > 0
+          ? onEdit({ edit: "change-mix", set: changes })
+          : undefined;
       }}
     >
       <Field label="Name">

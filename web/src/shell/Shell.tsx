@@ -26,7 +26,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe">();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
-  const { mutate: edit } = useEdit(mix?.id ?? "");
+  const { ask: edit } = useEdit(mix?.id ?? "");
 
   const acts = useMemo<Act[]>(() => {
     const go = (to: string) => () => void navigate(to);
@@ -110,7 +110,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <main className="min-h-0 overflow-hidden">{children}</main>
       <Notices />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
-      <KeysHelp open={open === "keys"} onClose={() => setOpen(undefined)} />
+      {open === "keys" && <KeysHelp onClose={() => setOpen(undefined)} />}
       {mix && open === "history" && <HistoryDialog mix={mix} onClose={() => setOpen(undefined)} />}
       {mix && open === "describe" && (
         <MixDialog mix={mix} onEdit={edit} onClose={() => setOpen(undefined)} />

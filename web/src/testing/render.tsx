@@ -61,6 +61,9 @@ export function withServer() {
       const text = request.method === "GET" ? "" : await request.text();
       const json = text.startsWith("{") ? (JSON.parse(text) as unknown) : text;
       asked.push({ method: request.method, path, body: json });
+      if (path === "/api/typed") {
+        return typed(new URL(request.url).searchParams.get("text") ?? "");
+      }
       const answer = answers.get(`${request.method} ${path}`) ?? {};
       return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
@@ -70,6 +73,19 @@ export function withServer() {
     cleanup();
     vi.unstubAllGlobals();
   });
+}
+
+/** What the server says when it refuses. */
+export function refusal(detail: string, status = 422): Response {
+  return Response.json({ detail }, { status });
+}
+
+/** Stands in for the server's understanding of typed texts: plain numbers only. */
+function typed(text: string): Response {
+  const value = Number(text.replace("−", "-").replace(",", ".").replace(" back", ""));
+  return text.trim() === "" || Number.isNaN(value)
+    ? refusal(`“${text}” is not a number.`)
+    : Response.json({ value });
 }
 
 /** The edits that were posted. */

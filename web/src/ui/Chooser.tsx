@@ -1,6 +1,5 @@
-import { Dialog } from "radix-ui";
-import { useReturnFocus } from "./returnFocus";
 import { useId, useMemo, useState, type ReactNode } from "react";
+import { Window } from "./Window";
 
 export interface Choice {
   id: string;
@@ -43,21 +42,12 @@ interface Props {
 
 /** A list to choose one thing from by typing: destinations, categories, colours, commands. */
 export function Chooser(props: Props) {
-  const returning = useReturnFocus();
   return (
-    <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content
-          {...returning}
-          aria-describedby={undefined}
-          className="fixed z-20 left-1/2 top-24 flex max-h-[70vh] w-[440px] -translate-x-1/2 flex-col border border-rule bg-raised"
-        >
-          <Dialog.Title className="px-4 pt-3 text-[12px] text-ink-2">{props.title}</Dialog.Title>
-          <List {...props} />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    props.open && (
+      <Window title={props.title} size="list" onClose={props.onClose}>
+        <List {...props} />
+      </Window>
+    )
   );
 }
 

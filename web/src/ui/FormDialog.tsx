@@ -1,75 +1,99 @@
-import { Dialog } from "radix-ui";
-import { useRef, type ReactNode } from "react";
-import { useReturnFocus } from "./returnFocus";
+import { useRef, useState, type ReactNode } from "react";
+import { Window } from "./Window";
+
+/** What a form answers that has more to ask: it stays open. */
+export const STAY = Symbol("stay");
 
 interface Props {
-  open: boolean;
   title: string;
   description: string;
   /** The word on the button. */
   does: string;
+  /** True while something is missing. */
   busy?: boolean;
   wide?: boolean;
   /** Something else that can be done from here, and closes it. */
-  also?: { label: string; run: () => void };
-  onSubmit: () => void;
+  also?: { label: string; run: () => unknown };
+  /** Does it; a promise is waited for, and what it is refused with is said in the form. */
+  onSubmit: () => unknown;
   onClose: () => void;
   children: ReactNode;
 }
 
-/** A question with a form: Ctrl Enter does it from any field, Escape leaves everything as it was. */
+/**
+ * A question with a form: Ctrl Enter does it from any field, Escape leaves everything as it was. It
+ * closes when it has been done; until then what was typed stays.
+ */
 export function FormDialog(props: Props) {
+  const { does, busy, wide, also, onSubmit, onClose, children } = props;
   const form = useRef<HTMLFormElement>(null);
-  const returning = useReturnFocus();
+  const [asking, setAsking] = useState(false);
+  const [refused, setRefused] = useState<string>();
+  const carryOut = async (what: () => unknown) => {
+    if (asking) {
+      return;
+    }
+    setRefused(undefined);
+    setAsking(true);
+    try {
+      if ((await what()) !== STAY) {
+        onClose();
+      }
+    } catch (error) {
+      setRefused(error instanceof Error ? error.message : String(error));
+    } finally {
+      setAsking(false);
+    }
+  };
   return (
-    <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ground/60" />
-        <Dialog.Content
-          {...returning}
-          onKeyDown={(event) => {
-            if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !props.busy) {
-              event.preventDefault();
-              form.current?.requestSubmit();
-            }
-          }}
-          className={`fixed z-20 left-1/2 top-20 max-h-[82vh] -translate-x-1/2 overflow-y-auto border border-rule bg-raised p-5 ${props.wide ? "w-[640px]" : "w-[440px]"}`}
-        >
-          <Dialog.Title className="text-[15px] font-semibold">{props.title}</Dialog.Title>
-          <Dialog.Description className="mt-1 text-ink-2">{props.description}</Dialog.Description>
-          <form
-            ref={form}
-            className="mt-3"
-            onSubmit={(event) => {
-              event.preventDefault();
-              props.onSubmit();
-            }}
+    <Window
+      title={props.title}
+      description={props.description}
+      size={wide ? "wide" : "form"}
+      onClose={onClose}
+      onKeyDown={(event) => {
+        if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !busy) {
+          event.preventDefault();
+          form.current?.requestSubmit();
+        }
+      }}
+    >
+      <form
+        ref={form}
+        aria-busy={asking}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void carryOut(onSubmit);
+        }}
+      >
+        {children}
+        <p role="alert" className={refused ? "mt-3 border-l-2 border-wrong pl-2 text-wrong" : ""}>
+          {refused}
+        </p>
+        <div className="mt-4 flex flex-wrap items-center gap-3">
+          <button
+            className="border border-active px-3 py-1 text-active"
+            disabled={busy === true}
+            aria-disabled={asking}
           >
-            {props.children}
-            <div className="mt-4 flex gap-3">
-              <button
-                className="border border-active px-3 py-1 text-active"
-                disabled={props.busy === true}
-              >
-                {props.does} <kbd>Ctrl Enter</kbd>
-              </button>
-              <button type="button" className="px-3 py-1 text-ink-2" onClick={props.onClose}>
-                Cancel
-              </button>
-              {props.also && (
-                <button
-                  type="button"
-                  className="ml-auto px-1 py-1 text-ink-2 underline underline-offset-2"
-                  onClick={props.also.run}
-                >
-                  {props.also.label}
-                </button>
-              )}
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+            {does} <kbd>Ctrl Enter</kbd>
+          </button>
+          <button type="button" className="px-3 py-1 text-ink-2" onClick={onClose}>
+            Cancel
+          </button>
+          {asking && <span className="text-ink-2">Saving…</span>}
+          {also && (
+            <button
+              type="button"
+              className="ml-auto px-1 py-1 text-ink-2 underline underline-offset-2"
+              onClick={() => void carryOut(also.run)}
+            >
+              {also.label}
+            </button>
+          )}
+        </div>
+      </form>
+    </Window>
   );
 }
 

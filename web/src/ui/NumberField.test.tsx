@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
+import { withServer } from "../testing/render";
 import { NumberField } from "./NumberField";
 
-afterEach(cleanup);
+withServer();
 
 function fader(value = -3) {
   const onChange = vi.fn();
@@ -12,7 +13,8 @@ function fader(value = -3) {
     <NumberField
       label="Fader"
       value={value}
-      shown={String(value)}
+      show={String}
+      reads="DECIBELS"
       unit="dB"
       least={-144}
       most={24}
@@ -26,40 +28,64 @@ function fader(value = -3) {
 }
 
 describe("a number", () => {
-  it("is changed by arrows: plain, coarse with Shift, fine with Alt", async () => {
-    const { onChange } = fader();
-    await userEvent.keyboard("{ArrowUp}{Shift>}{ArrowDown}{/Shift}{Alt>}{ArrowUp}{/Alt}");
-    expect(onChange.mock.calls).toEqual([[-2.5], [-8], [-2.95]]);
+  it("is one change for as many arrows as come without a pause", async () => {
+    const { onChange, field } = fader();
+    await userEvent.keyboard("{ArrowUp>20/}");
+    expect(field).toHaveProperty("value", "7");
+    expect(onChange).not.toHaveBeenCalled();
+    await waitFor(() => expect(onChange.mock.calls).toEqual([[7]]));
   });
 
-  it("is typed, with a comma and any minus sign, and taken at Enter or when left", async () => {
-    const { onChange, field } = fader();
-    await userEvent.clear(field);
-    await userEvent.type(field, "−7,25{Enter}");
-    expect(onChange).toHaveBeenLastCalledWith(-7.25);
-    await userEvent.clear(field);
-    await userEvent.type(field, "4");
+  it("goes coarse with Shift and fine with Alt, and is done at once when one leaves", async () => {
+    const { onChange } = fader();
+    await userEvent.keyboard("{ArrowUp}{Shift>}{ArrowDown}{/Shift}{Alt>}{ArrowUp}{/Alt}");
     await userEvent.tab();
-    expect(onChange).toHaveBeenLastCalledWith(4);
+    expect(onChange.mock.calls).toEqual([[-7.45]]);
+  });
+
+  it("is not lost when the field goes in the middle of a gesture", async () => {
+    const { onChange } = fader();
+    await userEvent.keyboard("{ArrowUp}");
+    cleanup();
+    expect(onChange.mock.calls).toEqual([[-2.5]]);
   });
 
   it("stays within what is possible", async () => {
-    const { onChange, field } = fader(23.8);
-    await userEvent.keyboard("{ArrowUp}");
+    const { onChange } = fader(23.8);
+    await userEvent.keyboard("{ArrowUp}{Enter}");
     expect(onChange).toHaveBeenLastCalledWith(24);
-    await userEvent.clear(field);
-    await userEvent.type(field, "-900{Enter}");
-    expect(onChange).toHaveBeenLastCalledWith(-144);
   });
 
-  it("says what it cannot read, and changes nothing", async () => {
+  it("is typed as the server understands it, and taken at Enter or when left", async () => {
     const { onChange, field } = fader();
     await userEvent.clear(field);
-    await userEvent.type(field, "loud{Enter}");
+    await userEvent.type(field, "−7,25{Enter}");
+    await waitFor(() => expect(onChange).toHaveBeenLastCalledWith(-7.25));
+    await userEvent.clear(field);
+    await userEvent.type(field, "4");
+    await userEvent.tab();
+    await waitFor(() => expect(onChange).toHaveBeenLastCalledWith(4));
+  });
+
+  it("says what it cannot read, keeps what was typed, and changes nothing", async () => {
+    const { onChange, field } = fader();
+    await userEvent.clear(field);
+    await userEvent.type(field, "3 or so{Enter}");
+    expect((await screen.findByRole("alert")).textContent).toBe("“3 or so” is not a number.");
+    expect(field).toHaveProperty("value", "3 or so");
     expect(field.getAttribute("aria-invalid")).toBe("true");
-    expect(field.title).toBe("Type a number from -144 to 24");
     await userEvent.keyboard("{Escape}");
     expect(field).toHaveProperty("value", "-3");
+    expect(screen.queryByRole("alert")).toBeNull();
     expect(onChange).not.toHaveBeenCalled();
+  });
+
+  it("keeps what was typed when the change is refused", async () => {
+    const { onChange, field } = fader();
+    onChange.mockRejectedValue(new Error("The fader is 99; give -200 to 24."));
+    await userEvent.clear(field);
+    await userEvent.type(field, "99{Enter}");
+    expect((await screen.findByRole("alert")).textContent).toMatch(/give -200 to 24/);
+    expect(field).toHaveProperty("value", "99");
   });
 });

@@ -1,70 +1,138 @@
-import { useState } from "react";
-import { typedNumber } from "./format";
+import { useEffect, useId, useRef, useState } from "react";
+import { understood, type Unit } from "../api/queries";
 
 interface Props {
   label: string;
   value: number;
-  shown: string;
+  show: (value: number) => string;
+  /** How a text that is typed here is understood. */
+  reads: Unit;
+  /** Said behind the field. */
   unit?: string;
   least: number;
   most: number;
   step: number;
-  onChange: (value: number) => void;
+  /** Makes it so; what it is refused with is said at the field, and what was typed stays. */
+  onChange: (value: number) => unknown;
 }
 
-/** A number that is edited by typing or by arrow keys (shift coarse, alt fine). */
-export function NumberField({ label, value, shown, unit, least, most, step, onChange }: Props) {
+/** A gesture has ended when no arrow has followed for so long. */
+const PAUSE_MILLISECONDS = 350;
+
+/**
+ * A number that is edited by typing or by arrow keys (Shift coarse, Alt fine). Arrows add up here and
+ * are one change when they pause; a typed text is understood whole or stays as it was typed.
+ */
+export function NumberField(props: Props) {
+  const { label, value, show, reads, unit, least, most, step, onChange } = props;
   const [typed, setTyped] = useState<string>();
-  const [wrong, setWrong] = useState(false);
-  const set = (next: number) => {
-    const clamped = Math.max(least, Math.min(most, Math.round(next * 1000) / 1000));
-    if (clamped !== value) {
-      onChange(clamped);
+  const [held, setHeld] = useState<number>();
+  const [refused, setRefused] = useState<string>();
+  const gesture = useRef<{ to: number; ends: ReturnType<typeof setTimeout> }>(undefined);
+  const asked = useRef(0);
+  const says = useId();
+
+  const change = async (to: number, text?: string) => {
+    const mine = ++asked.current;
+    setHeld(to);
+    try {
+      await onChange(to);
+      if (mine === asked.current) {
+        setHeld(undefined);
+      }
+    } catch (error) {
+      if (mine === asked.current) {
+        setHeld(undefined);
+        setTyped(text ?? show(to));
+        setRefused(messageOf(error));
+      }
     }
   };
-  const commit = () => {
-    if (typed === undefined) {
+  const endGesture = () => {
+    if (gesture.current) {
+      clearTimeout(gesture.current.ends);
+      const { to } = gesture.current;
+      gesture.current = undefined;
+      void change(to);
+    }
+  };
+  const arrow = (by: number) => {
+    const from = gesture.current?.to ?? held ?? value;
+    const to = Math.max(least, Math.min(most, Math.round((from + by) * 1000) / 1000));
+    clearTimeout(gesture.current?.ends);
+    gesture.current = { to, ends: setTimeout(() => latest.current(), PAUSE_MILLISECONDS) };
+    setTyped(undefined);
+    setRefused(undefined);
+    setHeld(to);
+  };
+  // What was meant is not lost when the field goes, as when another channel is picked.
+  const latest = useRef(endGesture);
+  useEffect(() => {
+    latest.current = endGesture;
+  });
+  useEffect(() => () => latest.current(), []);
+
+  const commit = async () => {
+    if (typed === undefined || typed.trim() === show(value)) {
+      setTyped(undefined);
+      setRefused(undefined);
       return;
     }
-    const number = typedNumber(typed);
-    setWrong(number === undefined);
-    if (number !== undefined) {
+    try {
+      const to = await understood(reads, typed);
       setTyped(undefined);
-      set(number);
+      setRefused(undefined);
+      if (to !== value) {
+        await change(to, typed);
+      }
+    } catch (error) {
+      setRefused(messageOf(error));
     }
   };
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
     const size = event.shiftKey ? step * 10 : event.altKey ? step / 10 : step;
     if (event.key === "ArrowUp" || event.key === "ArrowDown") {
       event.preventDefault();
-      setTyped(undefined);
-      set(value + (event.key === "ArrowUp" ? size : -size));
+      arrow(event.key === "ArrowUp" ? size : -size);
     } else if (event.key === "Enter") {
-      commit();
-    } else if (event.key === "Escape") {
+      endGesture();
+      void commit();
+    } else if (event.key === "Escape" && (typed !== undefined || refused !== undefined)) {
       event.stopPropagation();
       setTyped(undefined);
-      setWrong(false);
+      setRefused(undefined);
     }
   };
   return (
-    <span className="flex items-baseline gap-1">
+    <span className="inline-flex flex-wrap items-baseline gap-1">
       <input
         aria-label={`${label}${unit ? ` in ${unit}` : ""}`}
-        aria-invalid={wrong}
-        title={wrong ? `Type a number from ${least} to ${most}` : undefined}
-        className={`w-11 border-b bg-transparent ${
-          wrong
-            ? "border-wrong text-wrong"
-            : "border-transparent hover:border-rule focus:border-active"
+        aria-invalid={refused !== undefined}
+        aria-describedby={refused === undefined ? undefined : says}
+        className={`min-h-6 w-14 border-b bg-transparent ${
+          refused === undefined
+            ? "border-transparent hover:border-rule focus:border-active"
+            : "border-wrong text-wrong"
         }`}
-        value={typed ?? shown}
+        value={typed ?? show(held ?? value)}
         onFocus={(event) => event.target.select()}
         onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
+        onBlur={() => {
+          endGesture();
+          void commit();
+        }}
         onKeyDown={onKeyDown}
       />
       {unit && <span className="text-ink-3">{unit}</span>}
+      {refused !== undefined && (
+        <span id={says} role="alert" className="basis-full text-small text-wrong">
+          {refused}
+        </span>
+      )}
     </span>
   );
+}
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

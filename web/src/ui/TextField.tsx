@@ -1,38 +1,61 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 
 interface Props {
   label: string;
   value: string;
   /** More than one: a field in which Enter begins a new line. */
   lines?: number;
-  onChange: (value: string) => void;
+  /** Makes it so; what it is refused with is said at the field, and what was typed stays. */
+  onChange: (value: string) => unknown;
 }
 
 /** A text that is taken when one leaves it, or at Enter; Escape leaves it as it was. */
 export function TextField({ label, value, lines = 1, onChange }: Props) {
   const [typed, setTyped] = useState<string>();
-  const commit = () => {
-    setTyped(undefined);
-    if (typed !== undefined && typed !== value) {
-      onChange(typed);
+  const [refused, setRefused] = useState<string>();
+  const says = useId();
+  const commit = async () => {
+    if (typed === undefined || typed === value) {
+      setTyped(undefined);
+      return;
+    }
+    try {
+      await onChange(typed);
+      setTyped(undefined);
+      setRefused(undefined);
+    } catch (error) {
+      setRefused(error instanceof Error ? error.message : String(error));
     }
   };
   const field = {
     "aria-label": label,
+    "aria-invalid": refused !== undefined,
+    "aria-describedby": refused === undefined ? undefined : says,
     placeholder: "none",
+    dir: "auto",
     value: typed ?? value,
     onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
-    onBlur: commit,
+    onBlur: () => void commit(),
     onKeyDown: (event: React.KeyboardEvent) => {
       if (event.key === "Enter" && (lines === 1 || event.ctrlKey)) {
-        commit();
-      } else if (event.key === "Escape") {
+        void commit();
+      } else if (event.key === "Escape" && typed !== undefined) {
         event.stopPropagation();
         setTyped(undefined);
+        setRefused(undefined);
       }
     },
     className:
-      "w-full border-b border-transparent bg-transparent hover:border-rule focus:border-active",
+      "min-h-6 w-full border-b border-transparent bg-transparent hover:border-rule focus:border-active",
   };
-  return lines === 1 ? <input {...field} /> : <textarea rows={lines} {...field} />;
+  return (
+    <>
+      {lines === 1 ? <input {...field} /> : <textarea rows={lines} {...field} />}
+      {refused !== undefined && (
+        <span id={says} role="alert" className="block text-small text-wrong">
+          {refused}
+        </span>
+      )}
+    </>
+  );
 }

@@ -1,5 +1,13 @@
 import { useRef } from "react";
 
+/** Where the keyboard goes when what it was on is gone: what is marked so, else the place itself. */
+export function focusHome() {
+  const home =
+    document.querySelector<HTMLElement>("main [data-home]") ??
+    document.querySelector<HTMLElement>("main");
+  home?.focus();
+}
+
 /**
  * For the content of a dialog that was opened by a key: where the keyboard was before, it is again
  * when the dialog closes. (By itself a dialog returns it to the button that opened it only.)
@@ -14,6 +22,8 @@ export function useReturnFocus() {
       event.preventDefault();
       if (before.current instanceof HTMLElement && before.current.isConnected) {
         before.current.focus();
+      } else {
+        focusHome();
       }
     },
   };

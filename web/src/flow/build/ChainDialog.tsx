@@ -10,7 +10,7 @@ type Key = NonNullable<Insert["key"]>;
 interface Props {
   view: MixView;
   picked: Channel[];
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -22,9 +22,8 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
   const [chain, setChain] = useState<Insert[]>(before?.chain ?? []);
   const ids = picked.map((one) => one.id);
   const submit = () => {
-    onClose();
     if (!before) {
-      return;
+      return undefined;
     }
     const changes = changesOf<ChannelChanges>({ chain: before.chain }, { chain });
     const own: Edit[] =
@@ -35,13 +34,13 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
     if (others.length > 0) {
       own.push({ edit: "copy-chain", from: before.id, channels: others });
     }
-    if (own.length > 0) {
-      onEdit({
-        edit: "together",
-        words: `set the chain of ${ids.length === 1 ? `“${before.name}”` : plural(ids.length, "channel")}`,
-        edits: own,
-      });
-    }
+    return own.length === 0
+      ? undefined
+      : onEdit({
+          edit: "together",
+          words: `set the chain of ${ids.length === 1 ? `“${before.name}”` : plural(ids.length, "channel")}`,
+          edits: own,
+        });
   };
   const change = (at: number, changed: Partial<Insert>) =>
     setChain(chain.map((insert, i) => (i === at ? { ...insert, ...changed } : insert)));
@@ -53,7 +52,6 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
   ];
   return (
     <FormDialog
-      open
       wide
       title={`Chain of ${picked.length === 1 ? `“${picked[0]?.name}”` : plural(picked.length, "channel")}`}
       description="In order, from the first to the last. A key is what a processor listens to, and nobody hears."

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Channel, Control, Edit, MixChanges, MixView } from "../../api/client";
+import { understood } from "../../api/queries";
 import { Field, FormDialog, Select } from "../../ui/FormDialog";
-import { typedNumber } from "../../ui/format";
 import { toggled } from "../../ui/toggled";
 
 interface Props {
   view: MixView;
   picked: Channel[];
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -31,7 +31,6 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
     );
     setGain(String(control?.gainDb ?? 0));
   };
-  const number = typedNumber(gain);
   const changeOf = (after: Control): MixChanges["controls"] =>
     old
       ? { changed: { [old.id]: changesOf(old, after) } }
@@ -50,26 +49,24 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
   );
   return (
     <FormDialog
-      open
       title="Control"
       description="One gain over the faders of its members; post-fader sends follow. A dip lowers beds under speech; the line check tells if it reaches what is to be undipped."
       does={old ? "Change" : "Add"}
-      busy={number === undefined || draft.members.length === 0}
+      busy={draft.members.length === 0}
       also={
         old && {
           label: "Remove this control",
           run: () => {
-            onClose();
-            onEdit({ edit: "remove-controls", controls: [old.id] });
+            return onEdit({ edit: "remove-controls", controls: [old.id] });
           },
         }
       }
       onClose={onClose}
-      onSubmit={() => {
-        onClose();
-        onEdit({
+      onSubmit={async () => {
+        const gainDb = await understood("DECIBELS", gain);
+        return onEdit({
           edit: "change-mix",
-          set: { controls: changeOf({ ...draft, gainDb: number ?? 0 }) },
+          set: { controls: changeOf({ ...draft, gainDb }) },
         });
       }}
     >
@@ -94,7 +91,7 @@ export function ControlDialog({ view, picked, onEdit, onClose }: Props) {
       <Field label="Gain, dB">
         <input
           className="w-24 border-b border-rule bg-transparent"
-          aria-invalid={number === undefined}
+          required
           value={gain}
           onChange={(event) => setGain(event.target.value)}
         />

@@ -7,7 +7,7 @@ interface Props {
   view: MixView;
   /** Behind this channel the new ones stand, and they begin like it. */
   after?: Channel;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -24,14 +24,12 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
   );
   return (
     <FormDialog
-      open
       title="Add channels"
       description="A name on each line. A range in square brackets counts: “Guitar [1-4]”, “Dialogue [01-10]”. A column of a spreadsheet can be pasted."
       does="Add"
       onClose={onClose}
       onSubmit={() => {
-        onClose();
-        onEdit({
+        return onEdit({
           edit: "create-channels",
           kind,
           layout,

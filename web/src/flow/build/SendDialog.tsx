@@ -1,13 +1,13 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView, Send } from "../../api/client";
-import { useKnowledge } from "../../api/queries";
+import { understood, useKnowledge } from "../../api/queries";
 import { Field, FormDialog, Select, words } from "../../ui/FormDialog";
-import { typedNumber, plural } from "../../ui/format";
+import { plural } from "../../ui/format";
 
 interface Props {
   view: MixView;
   picked: Channel[];
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -31,22 +31,20 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
     }
     setChosen(next);
   };
-  const number = level.trim() === "" ? CLOSED : typedNumber(level);
   return (
     <FormDialog
-      open
       title={`Send of ${plural(picked.length, "channel")}`}
       description="One destination is a send; several are a fan: the same level into each of them, and each balances itself."
       does={chosen.size > 1 ? `Set a fan of ${chosen.size}` : "Set the send"}
-      busy={chosen.size === 0 || number === undefined}
+      busy={chosen.size === 0}
       onClose={onClose}
-      onSubmit={() => {
-        onClose();
-        onEdit({
+      onSubmit={async () => {
+        const levelDb = level.trim() === "" ? CLOSED : await understood("DECIBELS", level);
+        return onEdit({
           edit: "set-send",
           channels: ids,
           destinations: targets.filter((one) => chosen.has(one.id)).map((one) => one.id),
-          set: { tap, levelDb: number ?? CLOSED, on: true },
+          set: { tap, levelDb, on: true },
         });
       }}
     >
@@ -69,8 +67,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
       <Field label="Level, dB">
         <input
           className="w-24 border-b border-rule bg-transparent"
-          placeholder="closed"
-          aria-invalid={number === undefined}
+          placeholder="off"
           value={level}
           onChange={(event) => setLevel(event.target.value)}
         />

@@ -1,12 +1,12 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Edit, MixChanges, MixView } from "../../api/client";
+import { understood } from "../../api/queries";
 import { Field, FormDialog } from "../../ui/FormDialog";
-import { typedNumber } from "../../ui/format";
 
 interface Props {
   view: MixView;
-  onEdit: (edit: Edit) => void;
+  onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
@@ -15,55 +15,54 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
   const { tempo, sampleRate, startFrame, endFrame, markers } = view.document;
   const [before] = useState({ tempo, startFrame, endFrame, markers });
   const seconds = (frames: number) => String(Math.round((frames / sampleRate) * 1000) / 1000);
-  const frames = (value: number) => Math.round(value * sampleRate);
   const [bpm, setBpm] = useState(String(tempo));
   const [start, setStart] = useState(seconds(startFrame));
   const [end, setEnd] = useState(endFrame === undefined ? "" : seconds(endFrame));
   const [sections, setSections] = useState(
     markers.map((one) => `${seconds(one.startFrame)} ${one.name}`).join("\n"),
   );
-  const read = sections
-    .split("\n")
-    .filter((line) => line.trim() !== "")
-    .map((line) => /^\s*([\d.,]+)\s+(.+)$/.exec(line));
-  const numbers = [typedNumber(bpm), typedNumber(start), end.trim() === "" ? 0 : typedNumber(end)];
-  const wrong = numbers.includes(undefined) || read.includes(null);
+  const lines = sections.split("\n").filter((line) => line.trim() !== "");
   const number = (label: string, value: string, set: (text: string) => void, hint = "") => (
     <Field label={label}>
       <input
         className="w-28 border-b border-rule bg-transparent"
+        required={hint === ""}
         placeholder={hint}
-        aria-invalid={value.trim() !== "" && typedNumber(value) === undefined}
         value={value}
         onChange={(event) => set(event.target.value)}
       />
     </Field>
   );
+  const frames = async (text: string) =>
+    Math.round((await understood("FRAMES", text)) * sampleRate);
+  const submit = async () => {
+    const after = {
+      tempo: await understood("BEATS_PER_MINUTE", bpm),
+      startFrame: await frames(start),
+      endFrame: end.trim() === "" ? undefined : await frames(end),
+      markers: await Promise.all(
+        lines.map(async (line, i) => {
+          const [time = "", ...name] = line.trim().split(/\s+/);
+          return {
+            id: before.markers[i]?.id ?? freshId("marker"),
+            name: name.join(" "),
+            startFrame: await frames(time),
+          };
+        }),
+      ),
+    };
+    const changes = changesOf<MixChanges>(before, after);
+    return Object.keys(changes).length > 0
+      ? onEdit({ edit: "change-mix", set: changes })
+      : undefined;
+  };
   return (
     <FormDialog
-      open
       title="Tempo, start, end and sections"
       description="Echoes follow the tempo. What is printed begins at the start and stops at the end."
       does="Set"
-      busy={wrong}
       onClose={onClose}
-      onSubmit={() => {
-        onClose();
-        const after = {
-          tempo: numbers[0] ?? tempo,
-          startFrame: frames(numbers[1] ?? 0),
-          endFrame: end.trim() === "" ? undefined : frames(numbers[2] ?? 0),
-          markers: read.map((match, i) => ({
-            id: before.markers[i]?.id ?? freshId("marker"),
-            name: match?.[2]?.trim() ?? "",
-            startFrame: frames(typedNumber(match?.[1] ?? "") ?? 0),
-          })),
-        };
-        const changes = changesOf<MixChanges>(before, after);
-        if (Object.keys(changes).length > 0) {
-          onEdit({ edit: "change-mix", set: changes });
-        }
-      }}
+      onSubmit={submit}
     >
       {number("Tempo, bpm", bpm, setBpm)}
       {number("Start, s", start, setStart)}
@@ -73,12 +72,13 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
           rows={5}
           className="border border-rule bg-transparent px-1.5 py-1"
           placeholder={"0 Verse\n32.5 Chorus"}
-          aria-invalid={read.includes(null)}
           value={sections}
           onChange={(event) => setSections(event.target.value)}
         />
       </Field>
-      <p className="text-[12px] text-ink-2">One on each line: seconds, then its name.</p>
+      <p className="text-[12px] text-ink-2">
+        One on each line: seconds or minutes:seconds, then its name.
+      </p>
     </FormDialog>
   );
 }

@@ -65,6 +65,36 @@ describe("adding channels", () => {
   });
 });
 
+describe("a form", () => {
+  it("stays open with what was typed until the server has said yes", async () => {
+    const props = watched();
+    props.onEdit.mockRejectedValueOnce(new Error("Drevik cannot be reached."));
+    show(<CreateDialog after={kick} {...props} />);
+    await userEvent.type(screen.getByLabelText("Names"), "Ride");
+    await submit();
+    expect(await screen.findByText("Drevik cannot be reached.")).toBeTruthy();
+    expect(screen.getByLabelText("Names")).toHaveProperty("value", "Ride");
+    expect(props.onClose).not.toHaveBeenCalled();
+    await submit();
+    await waitFor(() => expect(props.onClose).toHaveBeenCalledOnce());
+    expect(props.onEdit).toHaveBeenCalledTimes(2);
+  });
+
+  it("asks once, however often it is submitted", async () => {
+    const props = watched();
+    let answer: (value?: unknown) => void = () => undefined;
+    props.onEdit.mockReturnValue(new Promise((then) => (answer = then)));
+    show(<CreateDialog after={kick} {...props} />);
+    await userEvent.type(screen.getByLabelText("Names"), "Ride");
+    await submit();
+    expect(screen.getByText("Saving…")).toBeTruthy();
+    await submit();
+    expect(props.onEdit).toHaveBeenCalledOnce();
+    answer();
+    await waitFor(() => expect(props.onClose).toHaveBeenCalled());
+  });
+});
+
 describe("a send", () => {
   it("is a fan with several destinations, and closed without a level", async () => {
     const props = watched();
@@ -87,12 +117,15 @@ describe("a send", () => {
     await userEvent.click(screen.getByLabelText(/plate/));
     await userEvent.type(screen.getByLabelText("Level, dB"), "loud");
     await submit();
+    expect(await screen.findByText("“loud” is not a number.")).toBeTruthy();
     expect(props.onEdit).not.toHaveBeenCalled();
     await userEvent.clear(screen.getByLabelText("Level, dB"));
     await userEvent.type(screen.getByLabelText("Level, dB"), "-6");
     await submit();
-    expect(props.onEdit).toHaveBeenCalledWith(
-      expect.objectContaining({ set: { tap: "post-fader", levelDb: -6, on: true } }),
+    await waitFor(() =>
+      expect(props.onEdit).toHaveBeenCalledWith(
+        expect.objectContaining({ set: { tap: "post-fader", levelDb: -6, on: true } }),
+      ),
     );
   });
 });
@@ -226,6 +259,7 @@ describe("tempo and sections", () => {
     await userEvent.type(screen.getByLabelText("End, s"), "60.5");
     await userEvent.type(screen.getByLabelText("Sections"), "0 Verse{Enter}30 Chorus");
     await submit();
+    await waitFor(() => expect(props.onEdit).toHaveBeenCalled());
     expect(props.onEdit.mock.calls[0]?.[0]).toMatchObject({
       edit: "change-mix",
       set: {

@@ -84,54 +84,10 @@ public final class TypedText {
 
   private static @Nullable Double figure(ValueField<Channel, ?> field, String text) {
     if (field == ChannelField.LFE) {
-      double level = text.isEmpty() ? FieldText.SILENCE_DB : decibels(text);
+      double level = text.isEmpty() ? FieldText.SILENCE_DB : TypedNumber.of(field.unit(), text);
       return level <= FieldText.SILENCE_DB ? null : level;
     }
-    return switch (field.unit()) {
-      case PAN -> pan(text);
-      case FRONT_BACK -> between(text, "F", "B", "F for front, or B with 0 to 100 for back");
-      default -> decibels(text);
-    };
-  }
-
-  private static double decibels(String text) {
-    String plain = text.replaceAll("(?i)\\s*dB$", "");
-    if (plain.equals("−∞") || plain.equalsIgnoreCase("-inf") || plain.equals("-∞")) {
-      return FieldText.SILENCE_DB;
-    }
-    return number(plain, "a level in dB, such as −3.5");
-  }
-
-  private static double number(String text, String wanted) {
-    try {
-      double value = Double.parseDouble(text.replace('−', '-').replace(',', '.'));
-      if (Double.isFinite(value)) {
-        return value;
-      }
-    } catch (NumberFormatException e) {
-      // Said below, in the same words as for what is no finite number.
-    }
-    throw new Refused("“" + text + "” is not " + wanted + ".");
-  }
-
-  private static double pan(String text) {
-    String wanted = "a pan: C, or L or R with 0 to 100";
-    boolean left = text.toUpperCase(Locale.ROOT).startsWith("L");
-    double there = between(text, "C", left ? "L" : "R", wanted);
-    return left ? -there : there;
-  }
-
-  /** From 0, which is here, to 1: {@code B}, {@code B40}. */
-  private static double between(String text, String here, String there, String wanted) {
-    String upper = text.toUpperCase(Locale.ROOT);
-    if (upper.isEmpty() || upper.equals(here)) {
-      return 0;
-    }
-    if (!upper.startsWith(there)) {
-      throw new Refused("“" + text + "” is not " + wanted + ".");
-    }
-    String percent = upper.substring(there.length()).strip();
-    return percent.isEmpty() ? 1 : number(percent, wanted) / 100;
+    return TypedNumber.of(field.unit(), text);
   }
 
   private static boolean yes(String text) {
