@@ -57,7 +57,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
     <div className="h-full overflow-y-auto px-6 py-4">
       <h1 className="sr-only">Line check of {view.document.name}</h1>
       {findings.length === 0 && (
-        <p className="py-4 text-[15px]">
+        <p className="py-4 text-title">
           No findings. Everything that plays reaches a file once, the stems add up, and every file
           has a name of its own.
         </p>
@@ -67,7 +67,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
           const some = findings.filter((finding) => finding.severity === weight.id);
           return some.length === 0 ? null : (
             <section key={weight.id} className="mb-6" aria-label={weight.label}>
-              <h2 className="border-b border-rule pb-1 text-[12px] text-ink-2">
+              <h2 className="border-b border-rule pb-1 text-small text-ink-2">
                 <b className={`font-semibold ${weight.id === "wrong" ? "text-wrong" : ""}`}>
                   {weight.label}
                 </b>{" "}
@@ -98,7 +98,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
         })}
       </div>
       {findings.length > 0 && (
-        <p className="text-[12px] text-ink-2">
+        <p className="text-small text-ink-2">
           {plural(findings.length, "finding")}, worked out anew at every edit. Arrows move,{" "}
           <kbd>Alt 1</kbd> applies the first mend, <kbd>F</kbd> shows the place in the Flow.
         </p>
@@ -136,7 +136,7 @@ function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }
       </Link>
       <div>
         <p>{finding.says}</p>
-        <p className="text-[12px] text-ink-2">{why}</p>
+        <p className="text-small text-ink-2">{why}</p>
       </div>
       <div className="flex flex-col items-start gap-1">
         {finding.mends.map((mend, i) => (

@@ -48,7 +48,7 @@ export function CoverageMatrix({ view }: { view: MixView }) {
   }
   return (
     <section className="mt-6" aria-label="Coverage">
-      <h2 className="mb-1 text-[12px] text-ink-2">
+      <h2 className="mb-1 text-small text-ink-2">
         <b className="font-semibold">Coverage</b> how much is in each file, in dB.{" "}
         <span aria-hidden="true">·</span> nothing, <Way way="parallel" /> by a parallel too,{" "}
         <Way way="returns" /> by returns only, <span className="font-semibold text-wrong">2×</span>{" "}
@@ -58,7 +58,7 @@ export function CoverageMatrix({ view }: { view: MixView }) {
         </button>
       </h2>
       <Paths view={view} place={asked} onClose={() => setAsked(undefined)} />
-      <table className="border-collapse text-[12px]">
+      <table className="border-collapse text-small">
         <thead>
           <tr>
             <td className="sticky left-0 bg-ground" />
@@ -177,7 +177,7 @@ function ShareFigure({ share, of }: { share: CategoryShare; of: number }) {
         )}
       </span>
       {share.reached < of && (
-        <span className="text-[10px] text-ink-2">
+        <span className="text-mark text-ink-2">
           {share.reached} of {of}
         </span>
       )}

@@ -67,7 +67,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
         <table className="w-full border-collapse">
           <caption className="sr-only">Outputs</caption>
           <thead>
-            <tr className="text-left text-[11px] text-ink-3 [&>th]:border-b [&>th]:border-rule [&>th]:pb-1 [&>th]:font-normal">
+            <tr className="text-left text-tiny text-ink-3 [&>th]:border-b [&>th]:border-rule [&>th]:pb-1 [&>th]:font-normal">
               <th className="w-8">
                 <input
                   type="checkbox"
@@ -121,7 +121,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                       >
                         {output.name}
                       </button>
-                      <span className="text-[11px] text-ink-3">{output.kind}</span>
+                      <span className="text-tiny text-ink-3">{output.kind}</span>
                     </span>
                   </td>
                   <td className="text-ink-2">
@@ -166,7 +166,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
             })}
           </tbody>
         </table>
-        <p className="mt-2 flex gap-4 text-[12px]">
+        <p className="mt-2 flex gap-4 text-small">
           {acts.slice(1).map((act) => (
             <button key={act.id} disabled={act.can === false} onClick={act.run}>
               {act.label} {act.key && <kbd>{shown(act.key)}</kbd>}
@@ -256,14 +256,14 @@ function Side({ view, run, runs, print, onShow }: SideProps) {
       >
         {print?.label} <kbd>P</kbd>
       </button>
-      <p className="mt-2 text-[12px] text-ink-2">
+      <p className="mt-2 text-small text-ink-2">
         All in one pass, from {time(view.document.startFrame / view.document.sampleRate)} at{" "}
         {view.document.sampleRate / 1000} kHz.
       </p>
       {run && <Run view={view} run={run} onCancel={() => cancel.mutate(run.id)} />}
       {runs.length > 1 && (
         <section className="mt-4 border-t border-rule-2 pt-2">
-          <h2 className="mb-1 text-[11px] text-ink-3">All print runs</h2>
+          <h2 className="mb-1 text-tiny text-ink-3">All print runs</h2>
           <ul>
             {runs.map((one) => (
               <li key={one.id}>
@@ -293,7 +293,7 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
         <span className="font-normal text-ink-2"> · revision {run.revision}</span>
       </h2>
       {run.revision !== view.revision && !going && (
-        <p className="mb-2 text-[12px] text-ink-2">
+        <p className="mb-2 text-small text-ink-2">
           The Mix has moved on to revision {view.revision}; print again to hear it.
         </p>
       )}
@@ -305,7 +305,7 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
             max={1}
             value={run.done}
           />
-          <p className="mt-1 flex justify-between text-[12px] text-ink-2">
+          <p className="mt-1 flex justify-between text-small text-ink-2">
             <span>
               {Math.round(run.done * 100)} %
               {run.secondsLeft !== undefined && ` · ${time(run.secondsLeft)} left`}
@@ -319,7 +319,7 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
       {run.message && <p className="text-wrong">{run.message}</p>}
       {run.report && (
         <>
-          <p className="text-[12px] text-ink-2">
+          <p className="text-small text-ink-2">
             {plural(run.report.files.length, "file")} of {time(run.report.seconds)} in{" "}
             {run.report.wallSeconds.toFixed(1)} s
           </p>

@@ -120,7 +120,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
         onChange={setAnswersTo}
       />
       {text("File name", "namePattern")}
-      <p className="text-[12px] text-ink-2">
+      <p className="text-small text-ink-2">
         Tokens: {"{project} {output} {layout} {rate} {revision} {date}"}
       </p>
       <fieldset className="mt-2 max-h-[13vh] overflow-y-auto border border-rule px-2 py-1">

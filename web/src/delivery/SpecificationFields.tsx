@@ -42,7 +42,7 @@ export function SpecificationFields({ known, shipped, value, onChange }: Props) 
           }
         />
       </Field>
-      {value && !own && <p className="ml-[143px] text-[12px] text-ink-2">{asked(value)}</p>}
+      {value && !own && <p className="ml-[143px] text-small text-ink-2">{asked(value)}</p>}
       {own && (
         <div className="ml-4 border-l border-rule pl-3">
           <Field label="Its name">

@@ -55,8 +55,8 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
       aria-label="Channel sheet"
       className="overflow-y-auto border-l border-rule bg-raised p-4"
     >
-      <h2 className="text-[15px] font-bold break-words">{channel.name}</h2>
-      <p className="mb-3 text-[12px] break-words text-ink-2">
+      <h2 className="text-title font-bold break-words">{channel.name}</h2>
+      <p className="mb-3 text-small break-words text-ink-2">
         {channel.kind} · {channel.layout}
         {seat && (clip ? ` · taken by “${clip.audio.name}”` : " · free")}
         {count > 1 && ` · first of ${count} picked`}
@@ -82,7 +82,7 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
         )}
         <Fact term="Goes to">
           {name(channel.output) ?? "nowhere"}
-          {because && <em className="ml-1.5 text-[11px] text-ink-3 not-italic">{because}</em>}
+          {because && <em className="ml-1.5 text-tiny text-ink-3 not-italic">{because}</em>}
         </Fact>
         <Fact term="Trim">
           <NumberField
@@ -175,7 +175,7 @@ function Fact({ term, children }: { term: string; children: ReactNode }) {
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section className="mt-3 border-t border-rule-2 pt-2">
-      <h3 className="mb-1 text-[11px] text-ink-3">{title}</h3>
+      <h3 className="mb-1 text-tiny text-ink-3">{title}</h3>
       {children}
     </section>
   );
@@ -192,7 +192,7 @@ function Controls({ view, channel }: { view: MixView; channel: Channel }) {
         {over.map((one) => (
           <li key={one.id} className="flex justify-between gap-2">
             {one.name}
-            <span className="text-[12px] text-ink-2">
+            <span className="text-small text-ink-2">
               {one.dip ? "dip of " : ""}
               {signed(one.gainDb)} dB over {plural(one.members.length, "member")}
             </span>
@@ -233,7 +233,7 @@ function Chain({ channel, name }: ChainProps) {
                 {insert.postFader ? ", after the fader" : ""}
                 {insert.key && `, listens to ${name(insert.key.source) ?? insert.key.source}`}
               </span>
-              <span className="narrow block pl-3.5 text-[12px] text-ink-2">{set.join(" · ")}</span>
+              <span className="narrow block pl-3.5 text-small text-ink-2">{set.join(" · ")}</span>
             </li>
           );
         })}
@@ -278,7 +278,7 @@ function Sends({ view, channel, name, onEdit, onAct }: SendsProps) {
                 />
                 <span className={send.on ? "" : "text-ink-3"}>{to}</span>
               </label>
-              <span className="flex items-baseline justify-between gap-2 pl-5 text-[12px] text-ink-2">
+              <span className="flex items-baseline justify-between gap-2 pl-5 text-small text-ink-2">
                 {send.tap}
                 <NumberField
                   label={`Level of the send to ${to}`}

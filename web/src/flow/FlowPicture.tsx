@@ -269,7 +269,7 @@ export function FlowPicture(props: Props) {
               lit={lit}
             />
             <div
-              className="absolute top-0 bg-ground pr-2 text-[11px] text-ink-3"
+              className="absolute top-0 bg-ground pr-2 text-tiny text-ink-3"
               style={{ left: geometry.bandRows[0]?.x }}
             >
               <b className="font-semibold text-ink-2">Returns and parallels</b> ·{" "}
@@ -389,7 +389,7 @@ function Heads({ geometry }: { geometry: Geometry }) {
         {geometry.columns.map((column) => (
           <div
             key={column.name}
-            className="absolute top-2 whitespace-nowrap text-[11px] text-ink-3"
+            className="absolute top-2 whitespace-nowrap text-tiny text-ink-3"
             style={{ left: column.x }}
           >
             <b className="font-semibold text-ink-2">{column.name}</b> · {column.count}
@@ -424,7 +424,7 @@ function BracketMark({ bracket, onPick }: BracketProps) {
       ))}
       {bottom - top > 5.2 * control.name.length && (
         <span
-          className="narrow absolute top-1/2 left-[-1px] bg-ground px-0.5 text-[9.5px] leading-none whitespace-nowrap text-ink-2"
+          className="narrow absolute top-1/2 left-[-1px] bg-ground px-0.5 text-mark leading-none whitespace-nowrap text-ink-2"
           style={{ writingMode: "vertical-rl", transform: "translateY(-50%) rotate(180deg)" }}
         >
           {control.name}

@@ -103,7 +103,7 @@ function Partly({ view, state, onShow }: PartlyProps) {
   return (
     <p
       role="status"
-      className="flex gap-4 border-b border-rule bg-active-ground px-4 py-1 text-[12px]"
+      className="flex gap-4 border-b border-rule bg-active-ground px-4 py-1 text-small"
     >
       <span>
         {name ? `Only what leads to “${name}” is shown, and where it goes` : "Only buses are shown"}

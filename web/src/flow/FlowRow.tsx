@@ -79,19 +79,15 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       <span
         className={`min-w-0 flex-1 overflow-hidden whitespace-nowrap ${strong ? "font-semibold" : ""} ${
           facts.shape === "free" ? "text-ink-2" : ""
-        } ${height < 20 ? "text-[12px]" : ""} ${facts.muted ? "line-through decoration-ink-2" : ""}`}
+        } ${height < 20 ? "text-small" : ""} ${facts.muted ? "line-through decoration-ink-2" : ""}`}
         style={{ fontStretch: `${stretch}%` }}
       >
         {facts.name}
       </span>
       {layout && (
-        <span className="narrow w-4 shrink-0 text-right text-[10px] text-ink-3">
-          {facts.layout}
-        </span>
+        <span className="narrow w-4 shrink-0 text-right text-mark text-ink-3">{facts.layout}</span>
       )}
-      {value && (
-        <span className="w-8 shrink-0 text-right text-[11px] text-ink-2">{facts.value}</span>
-      )}
+      {value && <span className="w-8 shrink-0 text-right text-tiny text-ink-2">{facts.value}</span>}
     </div>
   );
 }, same);

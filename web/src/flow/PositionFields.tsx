@@ -66,7 +66,7 @@ export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
 /** Where a send stands, in one line; only what the destination has room for. */
 export function PositionLine({ room, ...rest }: Props) {
   return (
-    <span className="flex flex-wrap items-baseline gap-x-2 pl-5 text-[12px] text-ink-2">
+    <span className="flex flex-wrap items-baseline gap-x-2 pl-5 text-small text-ink-2">
       Pan <PanField {...rest} />
       {(room.surround || rest.place.frontBack > 0) && <BackField {...rest} />}
       {(room.lfe || rest.place.lfeDb != null) && (

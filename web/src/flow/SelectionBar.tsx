@@ -45,7 +45,7 @@ export function SelectionBar({
     <div
       role="toolbar"
       aria-label="What to do with the picked channels"
-      className="flex items-center gap-4 overflow-hidden border-b border-rule px-4 text-[12px]"
+      className="flex items-center gap-4 overflow-hidden border-b border-rule px-4 text-small"
     >
       <span
         aria-live="polite"

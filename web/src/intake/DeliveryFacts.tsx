@@ -29,7 +29,7 @@ export function DeliveryFacts({
     (name, i, all) => name && all.indexOf(name) === i,
   );
   return (
-    <div className="flex min-h-7 shrink-0 flex-wrap items-center gap-x-5 border-b border-rule-2 px-4 text-[12px] text-ink-2">
+    <div className="flex min-h-7 shrink-0 flex-wrap items-center gap-x-5 border-b border-rule-2 px-4 text-small text-ink-2">
       {children}
       <button className="underline underline-offset-2" onClick={onDescribe}>
         {from.length > 0 ? from.join(" / ") : "Whom does it come from?"}

@@ -30,7 +30,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
     <div className="min-h-0 flex-1 overflow-y-auto">
       <div
         aria-hidden="true"
-        className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-[11px] text-ink-3`}
+        className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3`}
       >
         <span>File</span>
         <span>Waveform</span>
@@ -75,7 +75,7 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
       {audio ? <Waveform overview={audio.overview} /> : <span />}
       <span className="whitespace-nowrap text-ink-2">
         {audio && time(audio.seconds)} {audio && (SHORT[audio.layout] ?? audio.layout)}{" "}
-        <span className="text-[11px]">
+        <span className="text-tiny">
           {audio?.integratedLufs === undefined ? "" : `${signed(audio.integratedLufs)}`}
         </span>
       </span>
@@ -84,12 +84,12 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
         <span className={`narrow min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
           {file.category}
         </span>
-        <span className="ml-auto whitespace-nowrap text-[11px] text-ink-3">
+        <span className="ml-auto whitespace-nowrap text-tiny text-ink-3">
           {file.sortedByHand ? "by you" : `${Math.round(file.confidence * 100)} %`}
         </span>
       </span>
       <Destination file={file} />
-      <span className="narrow truncate text-[12px] text-ink-2" title={toKnow}>
+      <span className="narrow truncate text-small text-ink-2" title={toKnow}>
         {toKnow}
       </span>
     </>

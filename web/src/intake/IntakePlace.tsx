@@ -60,7 +60,7 @@ export function IntakePlace({ view }: { view: MixView }) {
       ) : (
         !deliveries.isPending &&
         !id && (
-          <p className="m-6 border border-dashed border-rule p-10 text-center text-[15px] text-ink-2">
+          <p className="m-6 border border-dashed border-rule p-10 text-center text-title text-ink-2">
             Drop the delivered files, their folder or a zip here. Each is copied in, measured and
             sorted; nothing is routed before you have seen where it will go.
           </p>
@@ -107,7 +107,7 @@ function useReceiving(mixId: string, onOpened: (deliveryId: string) => void) {
 
 function Receiving({ progress, onStop }: { progress: Progress; onStop: () => void }) {
   return (
-    <div className="flex items-center gap-4 border-b border-rule px-4 py-2 text-[12px]">
+    <div className="flex items-center gap-4 border-b border-rule px-4 py-2 text-small">
       <progress
         aria-label="Receiving"
         className="h-1.5 w-64 accent-(--active)"
@@ -151,7 +151,7 @@ function Head({ view, delivery, deliveries, onChoose, onReceive }: HeadProps) {
   };
   const session = view.document.kind === "session";
   return (
-    <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-[12px]">
+    <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-small">
       {deliveries.length > 0 && (
         <select
           aria-label="Delivery"

@@ -27,9 +27,9 @@ export function ReportPage({ delivery }: { delivery: DeliveryView }) {
     >
       <div className="mx-auto max-w-[1040px]">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h2 className="text-[18px] font-semibold">{report.name}</h2>
+          <h2 className="text-large font-semibold">{report.name}</h2>
           <span className="text-ink-2">{[...report.from, report.date].join(" · ")}</span>
-          <span className="ml-auto flex gap-4 text-[12px]">
+          <span className="ml-auto flex gap-4 text-small">
             <a
               className="underline underline-offset-2"
               href={`/api/deliveries/${delivery.id}/report.pdf`}
@@ -63,7 +63,7 @@ export function ReportPage({ delivery }: { delivery: DeliveryView }) {
         <div className="overflow-x-auto">
           <table className="w-full text-left">
             <thead>
-              <tr className="border-b border-rule text-[11px] text-ink-3">
+              <tr className="border-b border-rule text-tiny text-ink-3">
                 <th className="py-1 pr-4 font-normal">File</th>
                 <th className="pr-4 font-normal">Length, rate, depth, layout</th>
                 <th className="pr-4 font-normal">Category</th>

@@ -14,7 +14,7 @@ interface Props {
 /** What seating would do, and the button for it. */
 export function ReviewFooter({ delivery, shown, ready, seating, run }: Props) {
   return (
-    <footer className="flex min-h-12 shrink-0 items-center gap-5 border-t border-rule bg-raised px-4 max-sm:text-[12px]">
+    <footer className="flex min-h-12 shrink-0 items-center gap-5 border-t border-rule bg-raised px-4 max-sm:text-small">
       <button
         className="shrink-0 border border-active px-3 py-1 font-semibold text-active disabled:border-rule disabled:font-normal"
         disabled={ready === 0 || delivery.measuring > 0 || seating}
@@ -26,7 +26,7 @@ export function ReviewFooter({ delivery, shown, ready, seating, run }: Props) {
         {outlook(delivery, ready)}
       </span>
       {shown === "plan" && ready > 0 && (
-        <span className="ml-auto flex shrink-0 gap-4 text-[12px]">
+        <span className="ml-auto flex shrink-0 gap-4 text-small">
           <button onClick={() => run("file-seat")}>
             Goes to… <kbd>G</kbd>
           </button>

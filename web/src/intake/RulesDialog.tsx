@@ -22,7 +22,7 @@ export function RulesDialog({ delivery, onClose }: Props) {
     >
       <table className="mt-3 w-full text-left">
         <thead>
-          <tr className="text-[11px] text-ink-3">
+          <tr className="text-tiny text-ink-3">
             <th className="font-normal">Words</th>
             <th className="font-normal">Category</th>
             <th>

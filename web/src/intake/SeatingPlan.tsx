@@ -51,7 +51,7 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
     <div className="min-h-0 flex-1 overflow-y-auto">
       <div
         aria-hidden="true"
-        className={`sticky top-0 z-10 grid ${GRID} border-b border-rule bg-ground px-4 py-1 text-[11px] text-ink-3`}
+        className={`sticky top-0 z-10 grid ${GRID} border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3`}
       >
         <span>Delivered</span>
         <span />
@@ -90,7 +90,7 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
           {(rows.folded.length > 0 || all) && (
             <li className={rowLook(false, false)}>
               <button
-                className="text-[12px] text-ink-2 underline underline-offset-2"
+                className="text-small text-ink-2 underline underline-offset-2"
                 onClick={() => setAll(!all)}
               >
                 {all ? "Only seats that the plan touches" : untouched(rows.folded)}
@@ -166,7 +166,7 @@ function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
           <span className="min-w-0 flex-1 truncate" title={file.name}>
             {file.name.slice(file.name.lastIndexOf("/") + 1)}
           </span>
-          <span className="narrow shrink-0 text-[12px] text-ink-2">{remark(file)}</span>
+          <span className="narrow shrink-0 text-small text-ink-2">{remark(file)}</span>
           <span className="sr-only">{file.place?.because}</span>
         </div>
       ))}
@@ -234,9 +234,9 @@ function Seat({ seat, family }: { seat: SeatView; family: string }) {
         {seat.name}
       </span>
       {seat.calledBefore !== undefined && (
-        <span className="narrow min-w-0 truncate text-[12px] text-ink-2">{seat.calledBefore}</span>
+        <span className="narrow min-w-0 truncate text-small text-ink-2">{seat.calledBefore}</span>
       )}
-      <span className="shrink-0 text-[12px] text-ink-2">
+      <span className="shrink-0 text-small text-ink-2">
         {seat.state === "stowed" && "stowed, nothing came"}
         {seat.state === "empty" && "nothing came"}
         {seat.state === "holds" && "keeps its audio"}

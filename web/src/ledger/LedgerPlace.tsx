@@ -1,36 +1,37 @@
-import { Fragment, useEffect, useMemo, useRef, useState } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Edit, LedgerView, MixView } from "../api/client";
 import { useEdit, useLedger } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { Loading } from "../shell/Loading";
 import { Chooser } from "../ui/Chooser";
 import { plural } from "../ui/format";
 import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corner } from "./block";
-import { LedgerRow } from "./LedgerRow";
-import { headings, nextSort, shownRows, type Row, type Sorting } from "./rows";
-
-type ColumnId = LedgerView["columns"][number]["id"];
+import { cellId, LedgerRow } from "./LedgerRow";
+import { useLedgerUrl } from "./ledgerState";
+import { indexOf, itemsOf, nextSort, shownRows, type ColumnId, type Columns } from "./rows";
 
 /** Pixels. What is too long gets narrower type, then a tooltip. */
 const WIDTHS: Record<ColumnId, number | undefined> = {
   name: 150,
   kind: 58,
-  layout: 56,
-  category: 124,
-  output: 96,
+  layout: 52,
+  category: 118,
+  output: 92,
   group: 78,
   colour: 56,
   trimDb: 46,
   invertPolarity: 58,
   faderDb: 50,
-  pan: 50,
+  pan: 46,
   frontBack: 46,
-  lfeDb: 50,
-  mute: 50,
-  stowed: 54,
-  sends: 100,
+  lfeDb: 46,
+  mute: 46,
+  stowed: 52,
+  sends: 96,
   chain: 80,
-  person: 62,
-  comment: 76,
+  person: 58,
+  comment: 72,
 };
 
 const USUAL_WIDTH = 84;
@@ -46,53 +47,103 @@ const GROUPS: readonly ColumnId[] = [
   "person",
 ];
 
+/** All rows are as high, so that only those that are seen need be drawn. */
+const ROW_HEIGHT = 26;
+
 /** The Mix as a table that is worked like a spreadsheet. */
 export function LedgerPlace({ view }: { view: MixView }) {
   const ledger = useLedger(view.id, view.revision);
-  return ledger.data ? <Grid view={view} ledger={ledger.data} /> : null;
+  return ledger.data ? (
+    <Grid view={view} ledger={ledger.data} />
+  ) : (
+    <Loading what="The Ledger" query={ledger} />
+  );
 }
 
 function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
-  const [wanted, setWanted] = useState("");
-  const [sort, setSort] = useState<Sorting>();
-  const [group, setGroup] = useState<number>();
-  const [asking, setAsking] = useState(false);
+  const { state, show } = useLedgerUrl(ledger.columns);
+  const { wanted, sort, group, hidden } = state;
+  const [asking, setAsking] = useState<"group" | "columns">();
+  const columns = useMemo(
+    () => ledger.columns.filter((column) => column.id === "name" || !hidden.has(column.id)),
+    [ledger.columns, hidden],
+  );
+  const places = useMemo(
+    () => columns.map((column) => indexOf(ledger.columns, column.id)),
+    [columns, ledger.columns],
+  );
   const rows = useMemo(() => shownRows(ledger, wanted, sort, group), [ledger, wanted, sort, group]);
-  const heads = useMemo(() => headings(rows, group), [rows, group]);
-  const columns = ledger.columns;
+  const items = useMemo(() => itemsOf(rows, ledger.columns, group), [rows, ledger.columns, group]);
+  const cells = useMemo(
+    () => rows.map((row) => places.map((place) => row.cells[place] ?? "")),
+    [rows, places],
+  );
+  const groups = items.length - rows.length;
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
-  const [here, setHere] = useState<Corner>({ row: 0, column: 0 });
-  const [typing, setTyping] = useState<string>();
-  const area = areaOf(anchor, here);
+  const [to, setTo] = useState<Corner>({ row: 0, column: 0 });
+  // A filter, or somebody else, may have taken the row away that it was on.
+  const here = {
+    row: Math.max(0, Math.min(to.row, rows.length - 1)),
+    column: Math.min(to.column, columns.length - 1),
+  };
+  const [typing, setTypingText] = useState<string>();
+  // The field goes, and so is left, before the page is drawn again: what was typed is taken once.
+  const typed = useRef<string>(undefined);
+  const setTyping = useCallback((text: string | undefined) => {
+    typed.current = text;
+    setTypingText(text);
+  }, []);
+  const area = areaOf(
+    { row: Math.min(anchor.row, Math.max(0, rows.length - 1)), column: anchor.column },
+    here,
+  );
   const { mutate: edit } = useEdit(view.id);
+  const scroller = useRef<HTMLDivElement>(null);
   const table = useRef<HTMLTableElement>(null);
   const filter = useRef<HTMLInputElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not kept anywhere
+  const virtual = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 8,
+    scrollPaddingStart: 2 * ROW_HEIGHT,
+  });
 
-  const write = (top: number, left: number, cells: string[][]) =>
-    edit(pasteOf(rows, columns, top, left, cells));
-  const go = (to: Corner, extend: boolean) => {
-    setHere(to);
+  const write = (top: number, left: number, block: string[][]) =>
+    edit({
+      edit: "paste-cells",
+      channels: rows.slice(top).map((row) => row.channel),
+      columns: columns.slice(left).map((column) => column.id),
+      cells: block,
+    } satisfies Edit);
+  const go = (next: Corner, extend: boolean) => {
+    setTo(next);
     if (!extend) {
-      setAnchor(to);
+      setAnchor(next);
     }
   };
+  const seen = useRef({ row: 0, column: 0 });
   useEffect(() => {
-    const cell = table.current?.querySelector<HTMLElement>(
-      `[data-at="${here.row} ${here.column}"]`,
-    );
-    cell?.scrollIntoView({ block: "nearest", inline: "nearest" });
-    if (typing === undefined && table.current?.contains(document.activeElement)) {
-      cell?.focus();
+    if (seen.current.row === here.row && seen.current.column === here.column) {
+      return;
     }
-  }, [here, typing, rows]);
+    seen.current = { row: here.row, column: here.column };
+    virtual.scrollToIndex(items.findIndex((item) => "row" in item && item.y === here.row));
+    document
+      .getElementById(cellId(here.row, here.column))
+      ?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [here.row, here.column, items, virtual]);
 
+  const focusGrid = () => table.current?.focus({ preventScroll: true });
   const commit = (then?: string) => {
-    if (typing !== undefined) {
-      write(here.row, here.column, [[typing]]);
+    const text = typed.current;
+    if (text !== undefined) {
       setTyping(undefined);
-      const to = then && moved(here, then, rows.length, columns.length);
-      if (to) {
-        go(to, false);
+      write(here.row, here.column, [[text]]);
+      const next = then && moved(here, then, rows.length, columns.length);
+      if (next) {
+        go(next, false);
       }
     }
   };
@@ -101,23 +152,25 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
       if (event.key === "Enter" || event.key === "Tab") {
         event.preventDefault();
         commit(event.key === "Enter" ? "ArrowDown" : "Tab");
+        focusGrid();
       } else if (event.key === "Escape") {
         event.stopPropagation();
         setTyping(undefined);
+        focusGrid();
       }
       return;
     }
     const plain = !event.ctrlKey && !event.metaKey && !event.altKey;
-    const to = plain ? moved(here, event.key, rows.length, columns.length) : undefined;
-    if (to && event.key !== "Tab") {
+    const next = plain ? moved(here, event.key, rows.length, columns.length) : undefined;
+    if (next && event.key !== "Tab") {
       event.preventDefault();
-      go(to, event.shiftKey);
+      go(next, event.shiftKey);
     } else if (event.key === "Escape" && document.activeElement instanceof HTMLElement) {
       // Letters and digits write into cells; outside the table they are keys of the place again.
       document.activeElement.blur();
     } else if (event.key === "Enter" || event.key === "F2") {
       event.preventDefault();
-      begin(rows[here.row]?.cells[here.column] ?? "");
+      begin(cells[here.row]?.[here.column] ?? "");
     } else if (event.key === "Delete" || event.key === "Backspace") {
       event.preventDefault();
       write(area.top, area.left, emptied(area));
@@ -131,68 +184,76 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     }
   };
   const begin = (text: string) => {
-    if (columns[here.column]?.editable) {
+    if (columns[here.column]?.editable && rows.length > 0) {
       setTyping(text);
     }
   };
-  const fillDown = () =>
-    write(
-      area.top,
-      area.left,
-      filledDown(
-        rows.map((row) => row.cells),
-        area,
-      ),
-    );
+  const fillDown = () => write(area.top, area.left, filledDown(cells, area));
   // Rows are drawn again when what they are given changes: these stay the same functions.
-  const latest = useRef({ commit, go, begin });
+  const latest = useRef({ commit, go, begin, focusGrid });
   useEffect(() => {
-    latest.current = { commit, go, begin };
+    latest.current = { commit, go, begin, focusGrid };
   });
   const doing = useMemo(
     () => ({
       onPoint: (row: number, column: number, extend: boolean) => {
         latest.current.commit();
         latest.current.go({ row, column }, extend);
+        latest.current.focusGrid();
       },
       onBegin: (text: string) => latest.current.begin(text),
       onType: setTyping,
       onLeave: () => latest.current.commit(),
     }),
-    [],
+    [setTyping],
   );
   const acts = useMemo<Act[]>(
     () => [
       { id: "filter", label: "Filter the rows", key: "/", run: () => filter.current?.focus() },
-      { id: "group-by", label: "Group the rows by…", key: "g", run: () => setAsking(true) },
+      { id: "group-by", label: "Group the rows by…", key: "g", run: () => setAsking("group") },
+      { id: "columns", label: "Choose columns…", key: "c", run: () => setAsking("columns") },
     ],
     [],
   );
   useOffer("ledger", acts);
 
+  const drawn = virtual.getVirtualItems();
+  const above = drawn[0]?.start ?? 0;
+  const below = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0);
   return (
-    <div className="grid h-full grid-rows-[36px_minmax(0,1fr)]">
+    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="sr-only">Ledger of {view.document.name}</h1>
-      <div className="flex items-center gap-4 border-b border-rule px-4 text-[12px] text-ink-2">
+      <div className="flex min-h-9 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-small text-ink-2">
         <label>
           Show only{" "}
           <input
             ref={filter}
-            className="border-b border-rule bg-transparent text-ink"
+            className="min-h-6 border-b border-rule bg-transparent text-ink"
             placeholder="words of any column"
             value={wanted}
             onChange={(event) => {
-              setWanted(event.target.value);
+              show({ wanted: event.target.value });
               go({ row: 0, column: 0 }, false);
+            }}
+            onKeyDown={(event) => {
+              if (event.key === "Enter" || event.key === "ArrowDown") {
+                event.preventDefault();
+                focusGrid();
+              }
             }}
           />
         </label>
         <span aria-live="polite">
           {rows.length} of {ledger.rows.length} channels
-          {group !== undefined && ` in ${plural(heads.size, "group")}`}
+          {group !== undefined && ` in ${plural(groups, "group")}`}
         </span>
-        <button onClick={() => setAsking(true)}>
+        <button onClick={() => setAsking("group")}>
           Group by… <kbd>G</kbd>
+        </button>
+        <button onClick={() => setAsking("columns")}>
+          Columns… <kbd>C</kbd>
+          {columns.length < ledger.columns.length &&
+            ` · ${ledger.columns.length - columns.length} hidden`}
         </button>
         <button className="ml-auto" disabled={area.top === area.bottom} onClick={fillDown}>
           Fill down <kbd>Ctrl D</kbd>
@@ -202,19 +263,24 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           leaves the table
         </span>
       </div>
-      <div className="overflow-auto">
+      <div ref={scroller} className="overflow-auto">
         <table
           ref={table}
           role="grid"
+          data-home
+          tabIndex={0}
           aria-label="Channels"
           aria-multiselectable="true"
-          aria-rowcount={rows.length}
-          className="w-full min-w-[1280px] table-fixed border-collapse text-[12px]"
+          aria-rowcount={rows.length + 1}
+          aria-colcount={columns.length}
+          aria-activedescendant={rows.length > 0 ? cellId(here.row, here.column) : undefined}
+          className="ledger table-fixed border-separate border-spacing-0 text-small outline-none"
+          style={{ width: columns.reduce((sum, column) => sum + widthOf(column.id), 0) }}
           onKeyDown={onKeyDown}
           onCopy={(event) => {
             if (typing === undefined) {
               event.preventDefault();
-              event.clipboardData.setData("text/plain", writeBlock(cut(rows, area)));
+              event.clipboardData.setData("text/plain", writeBlock(cut(cells, area)));
             }
           }}
           onPaste={(event) => {
@@ -225,104 +291,161 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           }}
         >
           <thead className="sticky top-0 z-[1] bg-ground">
-            <tr className="text-left text-[11px] text-ink-3">
+            <tr className="text-left text-tiny text-ink-3" aria-rowindex={1}>
               {columns.map((column, i) => (
                 <th
                   key={column.id}
                   scope="col"
-                  aria-sort={sort?.column === i ? (sort.down ? "descending" : "ascending") : "none"}
-                  style={{ width: WIDTHS[column.id] ?? USUAL_WIDTH }}
-                  className={`border-b border-rule px-1.5 py-1 font-normal ${column.figures ? "text-right" : ""}`}
+                  aria-sort={
+                    sort?.column === column.id ? (sort.down ? "descending" : "ascending") : "none"
+                  }
+                  style={{ width: widthOf(column.id) }}
+                  className={`border-b border-rule bg-ground px-1.5 py-1 font-normal ${
+                    column.figures ? "text-right" : ""
+                  } ${i === 0 ? "sticky left-0" : ""}`}
                 >
-                  <button tabIndex={-1} onClick={() => setSort(nextSort(sort, i))}>
-                    {column.label} {sort?.column === i && (sort.down ? "↓" : "↑")}
+                  <button
+                    tabIndex={-1}
+                    className="min-h-6"
+                    onClick={() => show({ sort: nextSort(sort, column.id) })}
+                  >
+                    {column.label} {sort?.column === column.id && (sort.down ? "↓" : "↑")}
                   </button>
                 </th>
               ))}
             </tr>
           </thead>
           <tbody>
-            {rows.map((row, y) => {
-              const head = heads.get(y);
+            {above > 0 && <tr aria-hidden="true" style={{ height: above }} />}
+            {drawn.map(({ index }) => {
+              const item = items[index];
+              if (!item) {
+                return null;
+              }
+              if ("head" in item) {
+                return (
+                  <tr key={`head ${item.head}`} className="h-[26px]">
+                    <th
+                      scope="rowgroup"
+                      colSpan={columns.length}
+                      className="border-b border-rule px-1.5 text-left align-bottom font-normal text-ink-2"
+                    >
+                      <b className="font-semibold text-ink">{item.head || "none"}</b> · {item.count}
+                    </th>
+                  </tr>
+                );
+              }
+              const { row, y } = item;
               const inside = y >= area.top && y <= area.bottom;
               const current = y === here.row;
               return (
-                <Fragment key={row.channel}>
-                  {head && (
-                    <tr className="h-[26px]">
-                      <th
-                        scope="rowgroup"
-                        colSpan={columns.length}
-                        className="border-b border-rule px-1.5 text-left align-bottom font-normal text-ink-2"
-                      >
-                        <b className="font-semibold text-ink">{head.text || "none"}</b> ·{" "}
-                        {head.count}
-                      </th>
-                    </tr>
-                  )}
-                  <LedgerRow
-                    row={row}
-                    y={y}
-                    columns={columns}
-                    family={view.facts[row.channel]?.colour ?? "neutral"}
-                    left={inside ? area.left : undefined}
-                    right={inside ? area.right : undefined}
-                    current={current ? here.column : undefined}
-                    typing={current ? typing : undefined}
-                    {...doing}
-                  />
-                </Fragment>
+                <LedgerRow
+                  key={row.channel}
+                  row={row}
+                  y={y}
+                  columns={columns}
+                  places={places}
+                  family={view.facts[row.channel]?.colour ?? "neutral"}
+                  left={inside ? area.left : undefined}
+                  right={inside ? area.right : undefined}
+                  current={current ? here.column : undefined}
+                  typing={current ? typing : undefined}
+                  {...doing}
+                />
               );
             })}
+            {below > 0 && <tr aria-hidden="true" style={{ height: below }} />}
           </tbody>
         </table>
+        {rows.length === 0 && <p className="px-4 py-6 text-ink-2">No channel has these words.</p>}
       </div>
       {asking && (
-        <Chooser
-          open
-          title="Group the rows by…"
-          placeholder="Column"
-          choices={[
-            { id: "", label: "Nothing", hint: "the order of the document" },
-            ...columns
-              .filter((column) => GROUPS.includes(column.id))
-              .map((column) => ({ id: column.id, label: column.label })),
-          ]}
-          onClose={() => setAsking(false)}
-          onChoose={(id) => {
-            setAsking(false);
-            setGroup(id ? columns.findIndex((column) => column.id === id) : undefined);
+        <Asked
+          asking={asking}
+          columns={ledger.columns}
+          hidden={hidden}
+          onClose={() => setAsking(undefined)}
+          onGroup={(id) => {
+            show({ group: id });
             go({ row: 0, column: 0 }, false);
           }}
+          onHide={(ids) => show({ hidden: ids })}
         />
       )}
     </div>
   );
 }
 
-function cut(rows: Row[], area: Area): string[][] {
-  return rows
-    .slice(area.top, area.bottom + 1)
-    .map((row) => row.cells.slice(area.left, area.right + 1));
+interface AskedProps {
+  asking: "group" | "columns";
+  columns: Columns;
+  hidden: ReadonlySet<ColumnId>;
+  onClose: () => void;
+  onGroup: (column: ColumnId | undefined) => void;
+  onHide: (columns: ReadonlySet<ColumnId>) => void;
+}
+
+function Asked({ asking, columns, hidden, onClose, onGroup, onHide }: AskedProps) {
+  const known = (id: string) => columns.find((column) => column.id === id)?.id;
+  if (asking === "group") {
+    return (
+      <Chooser
+        open
+        title="Group the rows by…"
+        placeholder="Column"
+        choices={[
+          { id: "", label: "Nothing", hint: "the order of the document" },
+          ...columns
+            .filter((column) => GROUPS.includes(column.id))
+            .map((column) => ({ id: column.id, label: column.label })),
+        ]}
+        onClose={onClose}
+        onChoose={(id) => {
+          onClose();
+          onGroup(known(id));
+        }}
+      />
+    );
+  }
+  // It stays open: several are put away one after another.
+  return (
+    <Chooser
+      open
+      title="Columns"
+      placeholder="Column to show or to put away"
+      choices={[
+        ...(hidden.size > 0 ? [{ id: "", label: "Show all of them" }] : []),
+        ...columns
+          .filter((column) => column.id !== "name")
+          .map((column) => ({
+            id: column.id,
+            label: column.label,
+            hint: hidden.has(column.id) ? "hidden" : "shown",
+          })),
+      ]}
+      onClose={onClose}
+      onChoose={(id) => {
+        const column = known(id);
+        const next = new Set(column ? hidden : []);
+        if (column && !next.delete(column)) {
+          next.add(column);
+        }
+        onHide(next);
+      }}
+    />
+  );
+}
+
+function widthOf(column: ColumnId): number {
+  return WIDTHS[column] ?? USUAL_WIDTH;
+}
+
+function cut(cells: string[][], area: Area): string[][] {
+  return cells.slice(area.top, area.bottom + 1).map((row) => row.slice(area.left, area.right + 1));
 }
 
 function emptied(area: Area): string[][] {
   return Array.from({ length: area.bottom - area.top + 1 }, () =>
     Array.from({ length: area.right - area.left + 1 }, () => ""),
   );
-}
-
-function pasteOf(
-  rows: Row[],
-  columns: LedgerView["columns"],
-  top: number,
-  left: number,
-  cells: string[][],
-): Edit {
-  return {
-    edit: "paste-cells",
-    channels: rows.slice(top).map((row) => row.channel),
-    columns: columns.slice(left).map((column) => column.id),
-    cells,
-  };
 }

@@ -1,13 +1,14 @@
 import { memo } from "react";
-import type { LedgerView } from "../api/client";
 import { Mark } from "../ui/Mark";
-import type { Row } from "./rows";
+import type { Columns, Row } from "./rows";
 
 interface Props {
   row: Row;
   /** Its place among the rows that are shown. */
   y: number;
-  columns: LedgerView["columns"];
+  columns: Columns;
+  /** Which of the row's cells each column is. */
+  places: readonly number[];
   family: string;
   /** The columns of the picked area, if the row is in it. */
   left?: number;
@@ -22,34 +23,47 @@ interface Props {
   onLeave: () => void;
 }
 
-/** Numbers stand at the right. */
+export const cellId = (y: number, x: number) => `cell-${y}-${x}`;
+
 /** A channel as a row; drawn again only if something of it changes. */
 export const LedgerRow = memo(function LedgerRow(props: Props) {
-  const { row, y, columns, current, typing } = props;
+  const { row, y, columns, places, current, typing } = props;
   return (
-    <tr className="h-[24px]">
-      {row.cells.map((text, x) => {
-        const column = columns[x];
+    <tr className="h-[26px]" aria-rowindex={y + 2}>
+      {columns.map((column, x) => {
+        const text = row.cells[places[x] ?? 0] ?? "";
         const inside = x >= (props.left ?? Infinity) && x <= (props.right ?? -1);
+        const here = x === current;
         return (
+          // Keys go to the grid, which says by its active descendant where they act.
           <td
-            key={column?.id}
+            key={column.id}
+            id={cellId(y, x)}
             data-at={`${y} ${x}`}
             role="gridcell"
+            aria-colindex={x + 1}
             aria-selected={inside}
-            aria-readonly={!column?.editable}
-            tabIndex={x === current ? 0 : -1}
+            aria-readonly={!column.editable}
             title={text}
             className={`narrow overflow-hidden border-b border-rule-2 px-1.5 text-ellipsis whitespace-nowrap ${
-              column?.figures ? "text-right" : ""
-            } ${inside ? "bg-active-ground" : ""} ${column?.editable ? "" : "text-ink-2"}`}
-            onPointerDown={(event) => props.onPoint(y, x, event.shiftKey)}
+              column.figures ? "text-right" : ""
+            } ${inside ? "bg-active-ground" : x === 0 ? "bg-ground" : ""} ${
+              column.editable ? "" : "text-ink-2"
+            } ${x === 0 ? "sticky left-0" : ""} ${here ? "current" : ""}`}
+            onPointerDown={(event) => {
+              // The grid keeps the keyboard; a click into the field that is being typed is its own.
+              if (!(event.target instanceof HTMLInputElement)) {
+                event.preventDefault();
+                props.onPoint(y, x, event.shiftKey);
+              }
+            }}
             onDoubleClick={() => props.onBegin(text)}
           >
-            {x === current && typing !== undefined ? (
+            {here && typing !== undefined ? (
               <input
                 ref={focusOnce}
-                aria-label={column?.label ?? ""}
+                aria-label={column.label}
+                dir="auto"
                 className="w-full bg-raised"
                 value={typing}
                 onChange={(event) => props.onType(event.target.value)}
@@ -58,7 +72,7 @@ export const LedgerRow = memo(function LedgerRow(props: Props) {
             ) : x === 0 ? (
               <span className="flex items-center gap-2">
                 <Mark family={props.family} />
-                {text}
+                <bdi className="overflow-hidden text-ellipsis">{text}</bdi>
               </span>
             ) : (
               text

@@ -1,22 +1,29 @@
 import { describe, expect, it } from "vitest";
 import type { LedgerView } from "../api/client";
-import { headings, nextSort, shownRows } from "./rows";
+import { itemsOf, nextSort, shownRows } from "./rows";
 
-const row = (name: string, kind: string, fader: string) => ({
+const row = (name: string, kind: string, fader: number | null) => ({
   channel: name.toLowerCase(),
-  cells: [name, kind, fader],
+  cells: [name, kind, fader === null ? "" : String(fader).replace("-", "−")],
+  // The server says null where there is none.
+  figures: [null, null, fader] as number[],
 });
 const ledger: LedgerView = {
   revision: 1,
-  columns: [],
+  columns: [
+    { id: "name", label: "Name", editable: true, figures: false },
+    { id: "kind", label: "Kind", editable: false, figures: false },
+    { id: "faderDb", label: "Fader", editable: true, figures: true },
+  ],
   rows: [
-    row("Kick", "seat", "-3"),
-    row("Mix", "bus", "0"),
-    row("Track 10", "seat", "-12"),
-    row("Track 9", "seat", ""),
+    row("Kick", "seat", -3),
+    row("Mix", "bus", 0),
+    row("Track 10", "seat", -12),
+    row("Track 9", "seat", null),
   ],
 };
-const names = (...how: [string, Parameters<typeof nextSort>[0], number | undefined]) =>
+type Shown = Parameters<typeof shownRows>;
+const names = (...how: [string, Shown[2], Shown[3]]) =>
   shownRows(ledger, ...how).map((one) => one.cells[0]);
 
 describe("the rows that are shown", () => {
@@ -26,33 +33,50 @@ describe("the rows that are shown", () => {
   });
 
   it("are sorted with numbers in names as numbers", () => {
-    expect(names("track", { column: 0, down: false }, undefined)).toEqual(["Track 9", "Track 10"]);
+    const by = { column: "name", down: false } as const;
+    expect(names("track", by, undefined)).toEqual(["Track 9", "Track 10"]);
+  });
+
+  it("are sorted by figures and not by how they are written; none stands at the end", () => {
+    const by = (down: boolean) => ({ column: "faderDb", down }) as const;
+    expect(names("", by(false), undefined)).toEqual(["Track 10", "Kick", "Mix", "Track 9"]);
+    expect(names("", by(true), undefined)).toEqual(["Mix", "Kick", "Track 10", "Track 9"]);
   });
 
   it("stand by group in the order in which groups appear, sorted within", () => {
-    expect(names("", undefined, 1)).toEqual(["Kick", "Track 10", "Track 9", "Mix"]);
-    expect(names("", { column: 0, down: true }, 1)).toEqual(["Track 10", "Track 9", "Kick", "Mix"]);
+    expect(names("", undefined, "kind")).toEqual(["Kick", "Track 10", "Track 9", "Mix"]);
+    expect(names("", { column: "name", down: true }, "kind")).toEqual([
+      "Track 10",
+      "Track 9",
+      "Kick",
+      "Mix",
+    ]);
   });
 });
 
-describe("headings", () => {
-  it("stand where a group begins, with its count", () => {
-    const rows = shownRows(ledger, "", undefined, 1);
-    expect([...headings(rows, 1)]).toEqual([
-      [0, { text: "seat", count: 3 }],
-      [3, { text: "bus", count: 1 }],
+describe("what is drawn one under the other", () => {
+  it("has a heading where a group begins, with its count", () => {
+    const rows = shownRows(ledger, "", undefined, "kind");
+    const items = itemsOf(rows, ledger.columns, "kind");
+    expect(items.map((item) => ("head" in item ? `${item.head} ${item.count}` : item.y))).toEqual([
+      "seat 3",
+      0,
+      1,
+      2,
+      "bus 1",
+      3,
     ]);
-    expect(headings(rows, undefined).size).toBe(0);
+    expect(itemsOf(rows, ledger.columns, undefined)).toHaveLength(4);
   });
 });
 
 describe("sorting", () => {
   it("goes up, down, and back to the document", () => {
-    const up = nextSort(undefined, 2);
-    expect(up).toEqual({ column: 2, down: false });
-    const down = nextSort(up, 2);
-    expect(down).toEqual({ column: 2, down: true });
-    expect(nextSort(down, 2)).toBeUndefined();
-    expect(nextSort(down, 1)).toEqual({ column: 1, down: false });
+    const up = nextSort(undefined, "faderDb");
+    expect(up).toEqual({ column: "faderDb", down: false });
+    const down = nextSort(up, "faderDb");
+    expect(down).toEqual({ column: "faderDb", down: true });
+    expect(nextSort(down, "faderDb")).toBeUndefined();
+    expect(nextSort(down, "kind")).toEqual({ column: "kind", down: false });
   });
 });

@@ -2,9 +2,11 @@ import type { LedgerView } from "../api/client";
 import { grouped } from "../ui/grouped";
 
 export type Row = LedgerView["rows"][number];
+export type Columns = LedgerView["columns"];
+export type ColumnId = Columns[number]["id"];
 
 export interface Sorting {
-  column: number;
+  column: ColumnId;
   down: boolean;
 }
 
@@ -13,50 +15,54 @@ export function shownRows(
   ledger: LedgerView,
   wanted: string,
   sort: Sorting | undefined,
-  group: number | undefined,
+  group: ColumnId | undefined,
 ): Row[] {
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const rows = ledger.rows.filter((row) => {
     const text = row.cells.join(" ").toLowerCase();
     return words.every((word) => text.includes(word));
   });
-  const by = new Intl.Collator(undefined, { numeric: true });
-  const sorted = sort
-    ? [...rows].sort(
-        (a, b) =>
-          by.compare(a.cells[sort.column] ?? "", b.cells[sort.column] ?? "") * (sort.down ? -1 : 1),
-      )
-    : rows;
-  return group === undefined ? sorted : [...grouped(sorted, heading(group)).values()].flat();
+  const sorted = sort ? inOrder(rows, ledger.columns, sort) : rows;
+  const by = indexOf(ledger.columns, group);
+  return by < 0 ? sorted : [...grouped(sorted, (row) => row.cells[by] ?? "").values()].flat();
 }
 
-/** Where a group begins among rows that stand by group: what it is called, and how many it has. */
-export function headings(
-  rows: Row[],
-  group: number | undefined,
-): Map<number, { text: string; count: number }> {
-  const found = new Map<number, { text: string; count: number }>();
-  if (group === undefined) {
-    return found;
-  }
-  let at: { text: string; count: number } | undefined;
-  rows.forEach((row, i) => {
-    const text = heading(group)(row);
-    if (at?.text !== text) {
-      at = { text, count: 0 };
-      found.set(i, at);
+function inOrder(rows: Row[], columns: Columns, sort: Sorting): Row[] {
+  const at = indexOf(columns, sort.column);
+  const turn = sort.down ? -1 : 1;
+  const words = new Intl.Collator(undefined, { numeric: true });
+  const figures = columns[at]?.figures;
+  return [...rows].sort((a, b) => {
+    const [x, y] = [a.figures[at], b.figures[at]];
+    if (figures && (x ?? y) != null) {
+      // What says nothing stands at the end, whichever way.
+      return x == null ? 1 : y == null ? -1 : (x - y) * turn;
     }
-    at.count += 1;
+    return words.compare(a.cells[at] ?? "", b.cells[at] ?? "") * turn;
   });
-  return found;
 }
 
-function heading(group: number) {
-  return (row: Row) => row.cells[group] ?? "";
+export function indexOf(columns: Columns, id: ColumnId | undefined): number {
+  return columns.findIndex((column) => column.id === id);
+}
+
+/** What is shown one under the other: headings of groups, and rows with their place among rows. */
+export type Item = { head: string; count: number } | { row: Row; y: number };
+
+export function itemsOf(rows: Row[], columns: Columns, group: ColumnId | undefined): Item[] {
+  const by = indexOf(columns, group);
+  if (by < 0) {
+    return rows.map((row, y) => ({ row, y }));
+  }
+  let y = 0;
+  return [...grouped(rows, (row) => row.cells[by] ?? "")].flatMap(([head, some]) => [
+    { head, count: some.length },
+    ...some.map((row) => ({ row, y: y++ })),
+  ]);
 }
 
 /** Up, down, and back to the order of the document. */
-export function nextSort(sort: Sorting | undefined, column: number): Sorting | undefined {
+export function nextSort(sort: Sorting | undefined, column: ColumnId): Sorting | undefined {
   if (sort?.column !== column) {
     return { column, down: false };
   }

@@ -69,7 +69,7 @@ export function ShelfPlace() {
   return (
     <div className="h-full overflow-y-auto px-6 py-5">
       <h1 className="sr-only">Shelf</h1>
-      <div className="mb-4 flex items-baseline gap-5 text-[12px]">
+      <div className="mb-4 flex items-baseline gap-5 text-small">
         <label>
           <span className="text-ink-2">Search </span>
           <input
@@ -162,7 +162,7 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
   const { mutate: archive } = useArchive();
   return (
     <section className="mb-8">
-      <h2 className="border-b border-rule pb-1 text-[12px] text-ink-2">
+      <h2 className="border-b border-rule pb-1 text-small text-ink-2">
         <b className="font-semibold">{title}</b> {items.length}
       </h2>
       {items.length === 0 && <p className="py-3 text-ink-2">{empty}</p>}
@@ -174,18 +174,18 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
           >
             {item.sketch ? <FlowThumb sketch={item.sketch} /> : <span />}
             {item.unreadable ? (
-              <span className="text-[15px] font-semibold">{item.name}</span>
+              <span className="text-title font-semibold">{item.name}</span>
             ) : (
               <Link
                 to={`/mixes/${item.id}/flow`}
-                className="text-[15px] font-semibold underline-offset-4 hover:underline"
+                className="text-title font-semibold underline-offset-4 hover:underline"
               >
                 {item.name}
               </Link>
             )}
             <div className="text-ink-2">
               <p>{item.unreadable ?? item.description}</p>
-              <p hidden={item.unreadable !== undefined} className="mt-1 flex gap-4 text-[12px]">
+              <p hidden={item.unreadable !== undefined} className="mt-1 flex gap-4 text-small">
                 <button
                   className="underline underline-offset-2"
                   aria-label={`Duplicate ${item.name}`}
@@ -300,7 +300,7 @@ function StartSession({ template, onClose }: { template: ShelfItem; onClose: () 
       <Field label="Name of the song or programme">
         <input
           required
-          className="border-b border-rule bg-transparent py-1 text-[15px]"
+          className="border-b border-rule bg-transparent py-1 text-title"
           value={name}
           onChange={(event) => setName(event.target.value)}
         />

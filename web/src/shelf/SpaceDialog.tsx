@@ -34,7 +34,7 @@ function Mixes({ space }: { space: SpaceView }) {
   );
   return (
     <div className="overflow-y-auto px-5 py-2">
-      <div className={`${COLUMNS} border-b border-rule pb-1 text-[12px] text-ink-2`}>
+      <div className={`${COLUMNS} border-b border-rule pb-1 text-small text-ink-2`}>
         <span>Mix</span>
         <span className="text-right">Received</span>
         <span className="text-right">Only here</span>
@@ -79,7 +79,7 @@ function OneMix({ mix }: { mix: MixSpace }) {
         <Acts what="mix" id={mix.id} name={mix.name} removedAt={mix.removedAt} />
       </div>
       {open && (
-        <ul className="text-[12px]">
+        <ul className="text-small">
           {mix.deliveries.map((part) => (
             <Part key={part.id} what="delivery" part={part} name={`Delivery “${part.name}”`} />
           ))}
@@ -148,7 +148,7 @@ function Acts({ what, id, name, removedAt }: ActsProps) {
     </button>
   );
   return (
-    <span className="flex justify-end gap-3 text-[12px]">
+    <span className="flex justify-end gap-3 text-small">
       {removedAt ? act("Bring back", "back") : act("Remove", "remove")}
       {removedAt && act("Throw away now", "for-good")}
     </span>

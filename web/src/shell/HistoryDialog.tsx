@@ -105,7 +105,7 @@ function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
             {line.name && <b className="mr-2 font-semibold">{line.name}</b>}
             <span className={line.name ? "text-ink-2" : ""}>{line.says}</span>
           </span>
-          <time dateTime={line.at} className="text-[12px] text-ink-3">
+          <time dateTime={line.at} className="text-small text-ink-3">
             {line.number === head ? "here · " : ""}
             {new Date(line.at).toLocaleTimeString(undefined, {
               hour: "2-digit",
@@ -162,7 +162,7 @@ function One({ mix, line, onVisit }: OneProps) {
           />
         </label>
       </form>
-      <p className="mt-3 flex items-baseline gap-2 border-b border-rule pb-1 text-[12px] text-ink-2">
+      <p className="mt-3 flex items-baseline gap-2 border-b border-rule pb-1 text-small text-ink-2">
         <Select
           label="Compare"
           value={against}

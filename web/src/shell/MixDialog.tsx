@@ -36,7 +36,7 @@ export function MixDialog({ mix, onEdit, onClose }: Props) {
       <Field label="Name">
         <input
           required
-          className="border-b border-rule bg-transparent text-[15px]"
+          className="border-b border-rule bg-transparent text-title"
           value={name}
           onChange={(event) => setName(event.target.value)}
         />

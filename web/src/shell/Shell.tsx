@@ -79,7 +79,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
       <header className="flex shrink-0 items-center gap-5 overflow-x-auto border-b border-rule px-4 max-sm:gap-3">
-        <NavLink to="/shelf" className="text-[15px] font-[760]" style={{ fontStretch: "118%" }}>
+        <NavLink to="/shelf" className="text-title font-[760]" style={{ fontStretch: "118%" }}>
           Drevik
         </NavLink>
         {mix && (
@@ -100,7 +100,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
               />
             ))}
         </nav>
-        <span className="flex shrink-0 gap-3 text-[12px] text-ink-2">
+        <span className="flex shrink-0 gap-3 text-small text-ink-2">
           <button onClick={() => setOpen("commands")}>
             Commands <kbd>Ctrl K</kbd>
           </button>
@@ -124,7 +124,7 @@ function Badge({ mix }: { mix: MixView }) {
   const wrong = mix.findings.filter((finding) => finding.severity === "wrong").length;
   const others = mix.findings.length - wrong;
   return (
-    <span className={`ml-1.5 text-[12px] ${wrong > 0 ? "font-semibold text-wrong" : "text-ink-2"}`}>
+    <span className={`ml-1.5 text-small ${wrong > 0 ? "font-semibold text-wrong" : "text-ink-2"}`}>
       {wrong > 0 ? `${wrong} wrong` : others > 0 ? others : "✓"}
     </span>
   );

@@ -68,10 +68,14 @@ export function withServer() {
       return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
     Element.prototype.scrollIntoView = () => undefined;
+    // What is drawn by what is seen of it needs a size, which jsdom gives to nothing.
+    vi.spyOn(Element.prototype, "clientHeight", "get").mockReturnValue(700);
+    vi.spyOn(Element.prototype, "clientWidth", "get").mockReturnValue(1200);
   });
   afterEach(() => {
     cleanup();
     vi.unstubAllGlobals();
+    vi.restoreAllMocks();
   });
 }
 

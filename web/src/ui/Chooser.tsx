@@ -82,7 +82,7 @@ function List({ placeholder, choices, onChoose }: Props) {
         aria-expanded="true"
         aria-controls={listId}
         aria-activedescendant={current ? `${listId}-${current.id}` : undefined}
-        className="mx-4 my-2 border-b border-rule bg-transparent py-1 text-[15px] outline-none"
+        className="mx-4 my-2 border-b border-rule bg-transparent py-1 text-title outline-none"
         placeholder={placeholder}
         value={typed}
         onChange={(event) => {
@@ -113,7 +113,7 @@ function List({ placeholder, choices, onChoose }: Props) {
           >
             {choice.lead}
             <span className="truncate">{choice.label}</span>
-            <span className="ml-auto shrink-0 text-[12px] text-ink-3">{choice.hint}</span>
+            <span className="ml-auto shrink-0 text-small text-ink-3">{choice.hint}</span>
           </li>
         ))}
         {found.length === 0 && <li className="px-4 py-2 text-ink-2">Nothing is called that.</li>}

@@ -87,7 +87,7 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
               onChange={(id) => change(i, { postFader: id === "after" })}
             />
             <span className="flex min-w-0 items-center gap-2">
-              <span className="text-[12px] text-ink-2">key</span>
+              <span className="text-small text-ink-2">key</span>
               <Select
                 label={`Key of ${insert.processor}`}
                 value={insert.key?.source ?? ""}
@@ -111,7 +111,7 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
             </span>
             <button
               type="button"
-              className="text-[12px] text-ink-2 underline"
+              className="text-small text-ink-2 underline"
               onClick={() => setChain(chain.toSpliced(i, 1))}
             >
               Remove

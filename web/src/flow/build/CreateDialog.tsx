@@ -80,7 +80,7 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
           onChange={setOutput}
         />
       </Field>
-      <p className="mt-2 text-[12px] text-ink-2"> One undo takes all of them back.</p>
+      <p className="mt-2 text-small text-ink-2"> One undo takes all of them back.</p>
     </FormDialog>
   );
 }

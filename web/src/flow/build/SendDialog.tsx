@@ -53,7 +53,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
         {targets.map((one) => (
           <label key={one.id} className="flex items-center gap-2 py-0.5">
             <input type="checkbox" checked={chosen.has(one.id)} onChange={() => toggle(one.id)} />
-            {one.name} <span className="text-[12px] text-ink-2">{one.kind}</span>
+            {one.name} <span className="text-small text-ink-2">{one.kind}</span>
           </label>
         ))}
       </fieldset>
@@ -72,7 +72,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
           onChange={(event) => setLevel(event.target.value)}
         />
       </Field>
-      <p className="text-[12px] text-ink-2">Left empty, the send is ready and not open.</p>
+      <p className="text-small text-ink-2">Left empty, the send is ready and not open.</p>
     </FormDialog>
   );
 }

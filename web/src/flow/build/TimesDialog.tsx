@@ -76,7 +76,7 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
           onChange={(event) => setSections(event.target.value)}
         />
       </Field>
-      <p className="text-[12px] text-ink-2">
+      <p className="text-small text-ink-2">
         One on each line: seconds or minutes:seconds, then its name.
       </p>
     </FormDialog>

@@ -12,6 +12,7 @@ import drevik.mix.field.ValueField;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A column of the Ledger: a field of channels.
@@ -76,6 +77,11 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
   /** What stands in the cell. */
   public String text(Channel channel, Names names) {
     return FieldText.of(field, channel, names);
+  }
+
+  /** The value of a cell that holds a figure; null for none. */
+  public @Nullable Double figure(Channel channel) {
+    return field.get(channel) instanceof Number number ? (Double) number.doubleValue() : null;
   }
 
   /**

@@ -74,6 +74,14 @@ class LedgerTest {
   }
 
   @Test
+  void figuresAreToldAsNumbersToo() {
+    Channel kick = write("faderDb", "-3.5").channel("kick").orElseThrow();
+    assertThat(LedgerColumn.of("faderDb").figure(kick)).isEqualTo(-3.5);
+    assertThat(LedgerColumn.of("lfeDb").figure(kick)).isNull();
+    assertThat(LedgerColumn.of("name").figure(kick)).isNull();
+  }
+
+  @Test
   void positionsHaveColumnsWhereThereIsRoomForThem() {
     Mix mix = band();
     assertThat(LedgerColumn.of(mix))

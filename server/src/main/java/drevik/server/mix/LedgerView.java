@@ -3,7 +3,10 @@ package drevik.server.mix;
 import drevik.ledger.LedgerColumn;
 import drevik.ledger.Names;
 import drevik.mix.Mix;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The Mix as a table of texts, one row per channel in document order.
@@ -19,8 +22,13 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
    */
   public record Column(String id, String label, boolean editable, boolean figures) {}
 
-  /** A channel's cells, in the order of the columns. */
-  public record Row(String channel, List<String> cells) {}
+  /**
+   * A channel's cells, in the order of the columns.
+   *
+   * @param figures the values of those that hold figures, by which they stand in order; null for
+   *     none
+   */
+  public record Row(String channel, List<String> cells, List<@Nullable Double> figures) {}
 
   static LedgerView of(int revision, Mix mix) {
     Names names = Names.of(mix);
@@ -34,7 +42,12 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
             .map(
                 channel ->
                     new Row(
-                        channel.id(), columns.stream().map(c -> c.text(channel, names)).toList()))
+                        channel.id(),
+                        columns.stream().map(c -> c.text(channel, names)).toList(),
+                        columns.stream()
+                            .map(c -> c.figure(channel))
+                            // A list that may hold nulls, which List.of may not.
+                            .collect(Collectors.toCollection(ArrayList::new))))
             .toList());
   }
 }
