@@ -3,7 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { readAhead } from "./api/queries";
-import { App } from "./App";
+import { App, readPlace, readPlaces } from "./App";
 import { ActsProvider } from "./shell/acts";
 import "./index.css";
 
@@ -11,10 +11,12 @@ const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 2_000 } },
 });
 const LONGEST_WAIT = 400;
+/** Milliseconds until the other places are read. */
+const PLACES_LATER = 3_000;
 const root = document.getElementById("root");
 if (root) {
   await Promise.race([
-    readAhead(client, location.pathname),
+    Promise.all([readAhead(client, location.pathname), readPlace(location.pathname)]),
     new Promise((enough) => setTimeout(enough, LONGEST_WAIT)),
   ]);
   createRoot(root).render(
@@ -28,4 +30,5 @@ if (root) {
       </QueryClientProvider>
     </StrictMode>,
   );
+  setTimeout(readPlaces, PLACES_LATER);
 }

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { heard } from "../shell/connection";
 import type { components, paths } from "./api-types";
 
 export const api = createClient<paths>({
@@ -76,7 +77,9 @@ export async function answered<T>(
   let result: { data?: T; error?: unknown; response: Response };
   try {
     result = await call;
+    heard(true);
   } catch {
+    heard(false);
     throw new Problem(NO_ANSWER, "Drevik cannot be reached. Is it running? Nothing was changed.");
   }
   if (!result.response.ok || result.data === undefined) {

@@ -8,7 +8,7 @@ import {
   type UseMutationOptions,
 } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
-import { notify } from "../shell/notices";
+import { notify, tellDone } from "../shell/notices";
 import { changed } from "./change";
 import { freshId } from "./changes";
 import {
@@ -114,7 +114,11 @@ function useAsking<V, T>(options: UseMutationOptions<T, Error, V>) {
 }
 
 /** Everything that changes a Mix answers with what is different from the revision that is shown. */
-function useMixChange<V>(id: string, change: (value: V, asked: Asked) => Promise<MixChange>) {
+function useMixChange<V>(
+  id: string,
+  change: (value: V, asked: Asked) => Promise<MixChange>,
+  tell: (answer: MixChange, value: V) => void = tellStep(id),
+) {
   const client = useQueryClient();
   return useAsking({
     mutationKey: ["mix", id],
@@ -125,13 +129,25 @@ function useMixChange<V>(id: string, change: (value: V, asked: Asked) => Promise
       const asked = { id: freshId("page"), basedOn };
       return askedUntilAnswered(() => change(value, asked));
     },
-    onSuccess: (answer) => {
+    onSuccess: (answer, value) => {
       take(client, id, answer);
+      tell(answer, value);
       void client.invalidateQueries({ queryKey: ["shelf"] });
       void client.invalidateQueries({ queryKey: ["delivery"] });
     },
     onError: () => void client.invalidateQueries({ queryKey: ["mix", id] }),
   });
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Says what was done, as undo names it. */
+function tellStep(id: string) {
+  return (answer: MixChange) => {
+    if (answer.undo !== undefined && answer.revision !== answer.from) {
+      tellDone(id, `${capital(answer.undo)}.`, true);
+    }
+  };
 }
 
 function take(client: QueryClient, id: string, change: MixChange) {
@@ -153,14 +169,24 @@ export function useEdit(id: string) {
 }
 
 export function useUndo(id: string) {
-  return useMixChange(id, (direction: "undo" | "redo", body) => {
-    const what = { params: { path: { id } }, body };
-    return answered(
-      direction === "undo"
-        ? api.POST("/api/mixes/{id}/undo", what)
-        : api.POST("/api/mixes/{id}/redo", what),
-    );
-  });
+  return useMixChange(
+    id,
+    (direction: "undo" | "redo", body) => {
+      const what = { params: { path: { id } }, body };
+      return answered(
+        direction === "undo"
+          ? api.POST("/api/mixes/{id}/undo", what)
+          : api.POST("/api/mixes/{id}/redo", what),
+      );
+    },
+    (answer, direction) => {
+      if (direction === "redo") {
+        tellStep(id)(answer);
+      } else if (answer.redo !== undefined) {
+        tellDone(id, `Taken back: ${answer.redo}.`, false);
+      }
+    },
+  );
 }
 
 /**

@@ -49,9 +49,9 @@ export function FlowPlace({ view }: { view: MixView }) {
   );
 
   return (
-    <div className="grid h-full grid-rows-[36px_minmax(0,1fr)]">
+    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="sr-only">Flow of {view.document.name}</h1>
-      <SelectionBar view={view} picked={picked} acts={acts} />
+      <SelectionBar picked={picked} acts={acts} />
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_286px]">
         <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
           <Partly view={view} state={state} onShow={show} />

@@ -1,6 +1,4 @@
-import type { MixView } from "../api/client";
 import type { Act } from "../shell/acts";
-import { useActs } from "../shell/acts";
 import { shown } from "../shell/keys";
 import { plural } from "../ui/format";
 
@@ -19,21 +17,12 @@ const BAR = [
 const RIGHT = ["bring-back", "find"];
 
 /** One bar acts on all that is picked. */
-export function SelectionBar({
-  view,
-  picked,
-  acts,
-}: {
-  view: MixView;
-  picked: string[];
-  acts: Act[];
-}) {
-  const undo = useActs().find((act) => act.id === "undo");
+export function SelectionBar({ picked, acts }: { picked: string[]; acts: Act[] }) {
   const button = (act: Act | undefined) =>
     act && (
       <button
         key={act.id}
-        className="whitespace-nowrap"
+        className="min-h-6 whitespace-nowrap"
         disabled={act.can === false}
         onClick={act.run}
       >
@@ -45,7 +34,7 @@ export function SelectionBar({
     <div
       role="toolbar"
       aria-label="What to do with the picked channels"
-      className="flex items-center gap-4 overflow-hidden border-b border-rule px-4 text-small"
+      className="flex min-h-9 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-small"
     >
       <span
         aria-live="polite"
@@ -54,19 +43,7 @@ export function SelectionBar({
         {picked.length ? `${plural(picked.length, "channel")} picked` : "Nothing picked"}
       </span>
       {BAR.map(find)}
-      <span className="ml-auto flex min-w-0 gap-4 text-ink-2">
-        {RIGHT.map(find)}
-        {undo && (
-          <button
-            className="min-w-0 truncate"
-            disabled={undo.can === false}
-            onClick={undo.run}
-            title={view.undo ? `Undo: ${view.undo}` : undefined}
-          >
-            {view.undo ? `Undo: ${view.undo}` : "Undo"} <kbd>Ctrl Z</kbd>
-          </button>
-        )}
-      </span>
+      <span className="ml-auto flex min-w-0 gap-4 text-ink-2">{RIGHT.map(find)}</span>
     </div>
   );
 }

@@ -1,14 +1,18 @@
-import { useMemo, useState, type ReactNode } from "react";
-import { NavLink, useNavigate } from "react-router";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
 import { useEdit, useUndo } from "../api/queries";
 import { Chooser } from "../ui/Chooser";
+import { focusHome } from "../ui/returnFocus";
 import { useActs, useOffer, type Act } from "./acts";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysHelp } from "./KeysHelp";
 import { shown } from "./keys";
 import { MixDialog } from "./MixDialog";
-import { dismiss, useNotices } from "./notices";
+import { dismiss, notify, useNotices, type Notice } from "./notices";
+import { ErrorBoundary } from "./ErrorBoundary";
+import { toggleSingleKeys, useSingleKeys } from "./singleKeys";
+import { Status } from "./Status";
 import { useTheme } from "./theme";
 
 const PLACES = [
@@ -19,10 +23,21 @@ const PLACES = [
   { path: "delivery", label: "Delivery sheet", key: "6" },
 ];
 
+/** What goes through the revisions, as signs beside the name. */
+const STEPS = [
+  { id: "undo", sign: "↶" },
+  { id: "redo", sign: "↷" },
+  { id: "history", sign: "History" },
+];
+
 /** What stands round every place: where one is, where one can go, undo, the command list. */
 export function Shell({ mix, children }: { mix?: MixView; children: ReactNode }) {
   const navigate = useNavigate();
   const [theme, toggleTheme] = useTheme();
+  const singleKeys = useSingleKeys();
+  const { pathname } = useLocation();
+  useTitle(mix, pathname);
+  useFocusOnPlace(pathname);
   const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe">();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
@@ -46,6 +61,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         label: mix?.undo ? `Undo: ${mix.undo}` : "Undo",
         key: "ctrl+z",
         can: mix?.undo !== undefined,
+        repeats: true,
         run: () => step("undo"),
       },
       {
@@ -53,6 +69,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         label: mix?.redo ? `Redo: ${mix.redo}` : "Redo",
         key: "ctrl+shift+z",
         can: mix?.redo !== undefined,
+        repeats: true,
         run: () => step("redo"),
       },
       {
@@ -70,24 +87,72 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         run: () => setOpen("describe"),
       },
       { id: "theme", label: "Change between day and night", key: "ctrl+j", run: toggleTheme },
+      {
+        id: "single-keys",
+        label: singleKeys ? "Switch single keys off (Ctrl keys stay)" : "Switch single keys on",
+        key: "ctrl+alt+k",
+        run: toggleSingleKeys,
+      },
+      { id: "copy-link", label: "Copy a link to what is shown", key: "y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
       { id: "keys", label: "Keys of this place", key: "?", run: () => setOpen("keys") },
     ];
-  }, [mix, navigate, step, toggleTheme]);
+  }, [mix, navigate, step, toggleTheme, singleKeys]);
   useOffer("shell", acts);
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
-      <header className="flex shrink-0 items-center gap-5 overflow-x-auto border-b border-rule px-4 max-sm:gap-3">
-        <NavLink to="/shelf" className="text-title font-[760]" style={{ fontStretch: "118%" }}>
+      <a
+        href="#place"
+        className="sr-only z-40 bg-raised px-3 py-2 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
+        onClick={(event) => {
+          event.preventDefault();
+          focusHome();
+        }}
+      >
+        Skip to the place
+      </a>
+      <header className="flex shrink-0 items-center gap-4 overflow-x-auto border-b border-rule px-4 max-sm:gap-3">
+        <NavLink
+          to="/shelf"
+          aria-label="Drevik: to the shelf"
+          className="text-title font-[760]"
+          style={{ fontStretch: "118%" }}
+        >
           Drevik
         </NavLink>
         {mix && (
-          <span className="min-w-0 truncate text-ink-2">
-            <b className="font-semibold text-ink">{mix.document.name}</b> · {mix.document.kind} ·
-            revision {mix.revision}
+          <span className="min-w-16 truncate text-ink-2" title={mix.document.name}>
+            <b className="font-semibold text-ink">
+              <bdi>{mix.document.name}</bdi>
+            </b>{" "}
+            · {mix.document.kind} · revision {mix.revision}
           </span>
         )}
+        {mix && (
+          <span className="flex shrink-0 gap-1 text-small">
+            {STEPS.map(({ id, sign }) => {
+              const act = acts.find((one) => one.id === id);
+              return (
+                act && (
+                  <button
+                    key={id}
+                    className="min-h-6 min-w-6 text-ink-2"
+                    disabled={act.can === false}
+                    aria-label={act.label}
+                    title={`${act.label} (${shown(act.key ?? "")})`}
+                    onClick={act.run}
+                  >
+                    {sign}
+                  </button>
+                )
+              );
+            })}
+          </span>
+        )}
+        <span className="shrink-0 text-small">
+          <Status />
+        </span>
         <nav aria-label="Places" className="ml-auto flex shrink-0 gap-1">
           <Place to="/shelf" label="Shelf" />
           {mix &&
@@ -101,14 +166,18 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
             ))}
         </nav>
         <span className="flex shrink-0 gap-3 text-small text-ink-2">
-          <button onClick={() => setOpen("commands")}>
+          <button className="min-h-6" onClick={() => setOpen("commands")}>
             Commands <kbd>Ctrl K</kbd>
           </button>
-          <button onClick={toggleTheme}>{theme === "day" ? "Night" : "Day"}</button>
+          <button className="min-h-6" onClick={toggleTheme}>
+            {theme === "day" ? "Night" : "Day"}
+          </button>
         </span>
       </header>
-      <main className="min-h-0 overflow-hidden">{children}</main>
-      <Notices />
+      <main id="place" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
+        <ErrorBoundary place={pathname}>{children}</ErrorBoundary>
+      </main>
+      <Notices onUndo={() => step("undo")} mix={mix?.id} />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       {open === "keys" && <KeysHelp onClose={() => setOpen(undefined)} />}
       {mix && open === "history" && <HistoryDialog mix={mix} onClose={() => setOpen(undefined)} />}
@@ -171,27 +240,77 @@ function CommandList({ open, onClose }: { open: boolean; onClose: () => void }) 
   );
 }
 
-function Notices() {
+interface NoticesProps {
+  /** The Mix that is shown: only its steps can be taken back from here. */
+  mix?: string;
+  onUndo: () => void;
+}
+
+function Notices({ mix, onUndo }: NoticesProps) {
   const notices = useNotices();
-  return (
-    <div
-      role="status"
-      aria-live="polite"
-      className="fixed bottom-14 left-4 z-30 flex flex-col gap-2"
+  const line = (notice: Notice) => (
+    <p
+      key={notice.id}
+      className={`pointer-events-auto flex max-w-[520px] items-baseline gap-4 border bg-raised px-3 py-2 break-words ${
+        notice.kind === "wrong" ? "border-wrong" : "border-rule"
+      }`}
     >
-      {notices.map((notice) => (
-        <p
-          key={notice.id}
-          className={`flex max-w-[640px] items-baseline gap-4 border bg-raised px-3 py-2 ${
-            notice.kind === "wrong" ? "border-wrong" : "border-rule"
-          }`}
+      <span className="min-w-0">{notice.text}</span>
+      {notice.undoes !== undefined && notice.undoes === mix && (
+        <button
+          className="min-h-6 font-semibold text-active underline underline-offset-2"
+          onClick={() => {
+            dismiss(notice.id);
+            onUndo();
+          }}
         >
-          <span>{notice.text}</span>
-          <button className="text-ink-2 underline" onClick={() => dismiss(notice.id)}>
-            Put away
-          </button>
-        </p>
-      ))}
+          Undo
+        </button>
+      )}
+      <button
+        className="min-h-6 whitespace-nowrap text-ink-2 underline"
+        onClick={() => dismiss(notice.id)}
+      >
+        Put away
+      </button>
+    </p>
+  );
+  return (
+    <div className="pointer-events-none fixed right-3 bottom-3 z-30 flex flex-col items-end gap-2">
+      <div role="alert" className="contents">
+        {notices.filter((one) => one.kind === "wrong").map(line)}
+      </div>
+      <div role="status" className="contents">
+        {notices.filter((one) => one.kind === "said").map(line)}
+      </div>
     </div>
   );
+}
+
+function copyLink() {
+  navigator.clipboard
+    .writeText(location.href)
+    .then(() => notify("The link is copied: it shows this place as it is shown now."))
+    .catch(() => notify(`The browser does not let it be copied; it is ${location.href}`, "wrong"));
+}
+
+/** So that tabs and history say which Mix and which place. */
+function useTitle(mix: MixView | undefined, pathname: string) {
+  const path = pathname.split("/").at(-1);
+  const place = PLACES.find((one) => one.path === path)?.label ?? "Shelf";
+  const name = mix?.document.name;
+  useEffect(() => {
+    document.title = [place, name, "Drevik"].filter(Boolean).join(" · ");
+  }, [place, name]);
+}
+
+/** Where one went, there the keyboard is. */
+function useFocusOnPlace(pathname: string) {
+  const before = useRef(pathname);
+  useEffect(() => {
+    if (before.current !== pathname) {
+      before.current = pathname;
+      focusHome();
+    }
+  }, [pathname]);
 }

@@ -10,6 +10,7 @@ import {
   type ReactNode,
 } from "react";
 import { keyOf } from "./keys";
+import { singleKeysOn } from "./singleKeys";
 
 /** Something that can be done: by its key, from the command list, or from a bar. */
 export interface Act {
@@ -19,6 +20,8 @@ export interface Act {
   key?: string;
   /** False: shown as not possible now. */
   can?: boolean;
+  /** True: done again and again while its key is held. */
+  repeats?: boolean;
   run: () => void;
 }
 
@@ -45,9 +48,11 @@ export function ActsProvider({ children }: { children: ReactNode }) {
     const listen = (event: KeyboardEvent) => {
       const key = keyOf(event);
       const act = key && current.current.find((one) => one.key === key && one.can !== false);
-      if (act) {
+      if (act && (key.startsWith("ctrl+") || singleKeysOn())) {
         event.preventDefault();
-        act.run();
+        if (!event.repeat || act.repeats) {
+          act.run();
+        }
       }
     };
     window.addEventListener("keydown", listen);

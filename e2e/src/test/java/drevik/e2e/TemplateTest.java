@@ -104,7 +104,7 @@ class TemplateTest {
   private void submit(String undo) {
     keys.press("Control+Enter");
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
-    assertThat(page.getByText("Undo: " + undo).first()).isVisible();
+    assertThat(page.getByLabel("Undo: " + undo).first()).isVisible();
   }
 
   /** Tabs to a field by its label. */
@@ -165,7 +165,7 @@ class TemplateTest {
     keys.press("Control+a");
     keys.insertText(filter);
     assertThat(page.locator("[data-at='0 0']")).hasText(java.util.regex.Pattern.compile(channel));
-    tabTo(page.locator("[data-at='0 0']"));
+    tabTo(page.getByRole(AriaRole.GRID));
     for (int i = 0; i < column; i++) {
       keys.press("ArrowRight");
     }
@@ -289,7 +289,7 @@ class TemplateTest {
     newTemplate();
     add("Bus [1-3]", "bus", "stereo", "unknown", "");
     keys.press("4");
-    tabTo(page.locator("[data-at='0 0']"));
+    tabTo(page.getByRole(AriaRole.GRID));
     paste("Drums\tbus\tmono\nBass\tbus\tstereo\n");
     assertThat(page.locator("[data-at='1 0']")).hasText(java.util.regex.Pattern.compile("Bass"));
     assertThat(page.locator("[data-at='0 2']")).hasText("mono");

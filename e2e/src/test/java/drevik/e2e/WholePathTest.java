@@ -111,7 +111,7 @@ class WholePathTest {
     assertThat(page.getByText("36 files received, 5 with findings.")).isVisible();
     page.keyboard().press("s");
     assertThat(row(page, "KIK IN")).isVisible();
-    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+    assertThat(page.getByLabel("Undo: seat 33 files")).isVisible();
 
     page.keyboard().press("2");
     page.getByText("Set start and end").waitFor();
@@ -132,7 +132,7 @@ class WholePathTest {
                 .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
     assertThat(page.getByText("2 channels picked")).isVisible();
     page.keyboard().press("m");
-    assertThat(page.getByText("Undo: mute 2 channels")).isVisible();
+    assertThat(page.getByLabel("Undo: mute 2 channels")).isVisible();
     page.keyboard().press("6");
     assertThat(page.getByText("The Mix has moved on")).isVisible();
     page.keyboard().press("p");
@@ -171,7 +171,7 @@ class WholePathTest {
     page.getByPlaceholder("Destination").waitFor();
     page.keyboard().type("perc");
     page.keyboard().press("Enter");
-    assertThat(page.getByText("Undo: send 2 channels to “Percussion”")).isVisible();
+    assertThat(page.getByLabel("Undo: send 2 channels to “Percussion”")).isVisible();
     assertThat(page.getByText("set by hand")).isVisible();
     page.reload();
     assertThat(page.getByText("2 channels picked")).isVisible();
@@ -179,12 +179,12 @@ class WholePathTest {
     page.keyboard().press("ArrowRight");
     assertThat(row(page, "Percussion")).isFocused();
     page.keyboard().press("Control+z");
-    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+    assertThat(page.getByLabel("Undo: seat 33 files")).isVisible();
     page.keyboard().press("Control+k");
     page.getByPlaceholder("What do you want to do?").waitFor();
     page.keyboard().type("redo");
     page.keyboard().press("Enter");
-    assertThat(page.getByText("Undo: send 2 channels")).isVisible();
+    assertThat(page.getByLabel("Undo: send 2 channels")).isVisible();
     page.keyboard().press("Control+z");
     page.keyboard().press("Escape");
     assertThat(page.getByText("Nothing picked")).isVisible();
@@ -204,7 +204,7 @@ class WholePathTest {
     page.keyboard().type("drums");
     page.keyboard().press("Enter");
     assertThat(page.getByText("close a loop")).containsText("Mix");
-    assertThat(page.getByText("Undo: seat 33 files")).isVisible();
+    assertThat(page.getByLabel("Undo: seat 33 files")).isVisible();
   }
 
   @Test
