@@ -12,7 +12,7 @@ import { outputsReached } from "./reach";
 
 interface Props {
   view: MixView;
-  channel?: Channel;
+  channel: Channel;
   count: number;
   /** Asks for a change; a refusal is said where it was asked for. */
   onEdit: (edit: Edit) => Promise<unknown>;
@@ -23,22 +23,6 @@ interface Props {
 /** All of one channel, beside the Flow, with the reason for what did not come by hand. */
 export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
   const knowledge = useKnowledge().data;
-  if (!channel) {
-    return (
-      <aside className="border-l border-rule bg-raised p-4 text-ink-2">
-        <p>Point at a row to see its way; pick it to see its settings here.</p>
-        <dl className="mt-4 grid grid-cols-[90px_1fr] gap-y-1">
-          <dt>Sample rate</dt>
-          <dd className="text-ink">{view.document.sampleRate / 1000} kHz</dd>
-          <dt>Tempo</dt>
-          <dd className="text-ink">{view.document.tempo} bpm</dd>
-          <dt>Pan law</dt>
-          <dd className="text-ink">{view.document.panLaw.replace("-", "−")}</dd>
-        </dl>
-        <p className="mt-4">{view.document.description}</p>
-      </aside>
-    );
-  }
   const name = (id: string | undefined) =>
     view.document.channels.find((one) => one.id === id)?.name;
   const change = (set: ChannelChanges) =>

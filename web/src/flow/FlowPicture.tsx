@@ -10,13 +10,15 @@ import {
 import type { FlowLayout, MixView } from "../api/client";
 import { db } from "../ui/format";
 import { brackets, lanes, type Bracket } from "./brackets";
-import { FlowRow } from "./FlowRow";
+import { grouped } from "../ui/grouped";
+import { besideOf, FlowRow, isStrong } from "./FlowRow";
+import { forgetWidths, nameWidth } from "./names";
 import { folded } from "./folding";
 import { HEAD, layOut, type Geometry, type Row } from "./geometry";
 import { useLasso } from "./lasso";
 import { reach } from "./reach";
 import { Ribbons } from "./Ribbons";
-import { rowFacts, rowNames } from "./rowFacts";
+import { rowFacts, rowNames, strongRows } from "./rowFacts";
 import { all, extended, nothing, toggled, type Selection } from "./selection";
 import type { FlowState } from "./flowState";
 
@@ -33,6 +35,8 @@ interface Props {
 /** Rows and ribbons further than this beyond what is seen are not drawn, pixels. */
 const AROUND = 300;
 
+const NOTHING_BESIDE = { layout: false, value: false };
+
 /** How far one scrolls before what is drawn is looked at again, pixels. */
 const STEP = 150;
 
@@ -40,18 +44,20 @@ const STEP = 150;
 export function FlowPicture(props: Props) {
   const { view, state, selection, onSelect, focused, onFocus, onFold } = props;
   const [pane, size, seen, onScroll] = usePane();
+  const fonts = useFonts();
   const around = useLater(0, AROUND);
   const band = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string>();
   const shown = useMemo(() => folded(view.flow, state), [view.flow, state]);
   const names = useUnchanged(useMemo(() => rowNames(view, shown.folds), [view, shown.folds]));
+  const strong = useUnchanged(useMemo(() => strongRows(view), [view]));
   const { controls } = view.document;
   const geometry = useMemo(() => {
     const first = lanes(controls, shown.layout.stages[0]?.ids ?? [], shown.rowOf);
     const across = Math.min(4, Math.max(0, ...[...first.values()].map((lane) => lane + 1)));
-    const length = (id: string) => names.get(id)?.length ?? 0;
-    return size.width > 0 ? layOut(shown.layout, size, length, across) : undefined;
-  }, [shown, size, names, controls]);
+    const needs = (id: string) => nameWidth(names.get(id) ?? "", strong.has(id)).narrowest;
+    return size.width > 0 && fonts ? layOut(shown.layout, size, needs, across) : undefined;
+  }, [shown, size, names, strong, controls, fonts]);
   const drawnBrackets = useMemo(
     () => (geometry ? brackets(controls, shown.layout, geometry, shown.rowOf) : []),
     [controls, shown, geometry],
@@ -61,6 +67,20 @@ export function FlowPicture(props: Props) {
     return from.length > 0 ? reach(shown.layout, from) : undefined;
   }, [pointed, selection, shown]);
   const facts = useMemo(() => rowFacts(view, shown.folds), [view, shown.folds]);
+  const beside = useMemo(() => {
+    const at = (rows: Row[]) =>
+      besideOf(
+        rows
+          .flatMap((one) => facts.of(one.id) ?? [])
+          .map((one) => ({ name: one.name, strong: isStrong(one) })),
+        rows[0]?.width ?? 0,
+      );
+    const byStage = grouped(geometry?.rows.values() ?? [], (one) => one.stage);
+    return {
+      stages: new Map([...byStage].map(([stage, rows]) => [stage, at(rows)])),
+      band: at(geometry?.bandRows ?? []),
+    };
+  }, [geometry, facts]);
   const columns = useMemo(
     () => [...shown.layout.stages.map((stage) => stage.ids), shown.layout.returns],
     [shown],
@@ -172,6 +192,7 @@ export function FlowPicture(props: Props) {
         of={column.length}
         picked={isPicked(at.id)}
         dim={lit !== undefined && !lit.has(at.id)}
+        {...((at.stage < 0 ? beside.band : beside.stages.get(at.stage)) ?? NOTHING_BESIDE)}
         focusable={at.id === focusable}
         onPoint={setPointed}
         onPick={pick}
@@ -287,6 +308,33 @@ function widthOf(geometry: Geometry): number | string {
   const last = geometry.columns[geometry.columns.length - 1];
   return last ? last.x + last.width : "100%";
 }
+
+/** True when names can be measured: with the typeface there, or when it does not come in time. */
+function useFonts(): boolean {
+  const [ready, setReady] = useState(() => !("fonts" in document) || document.fonts.check(FONT));
+  useEffect(() => {
+    if (ready) {
+      return;
+    }
+    let here = true;
+    const done = () => {
+      if (here) {
+        forgetWidths();
+        setReady(true);
+      }
+    };
+    void document.fonts.load(FONT).then(done, done);
+    const enough = setTimeout(done, FONT_MILLISECONDS);
+    return () => {
+      here = false;
+      clearTimeout(enough);
+    };
+  }, [ready]);
+  return ready;
+}
+
+const FONT = '13px "Archivo Variable"';
+const FONT_MILLISECONDS = 1500;
 
 interface Size {
   width: number;

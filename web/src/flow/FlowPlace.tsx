@@ -1,8 +1,10 @@
 import { useCallback, useMemo, useState } from "react";
 import type { MixView } from "../api/client";
 import { useEdit } from "../api/queries";
-import { useOffer } from "../shell/acts";
+import { useOffer, type Act } from "../shell/acts";
 import { ChannelSheet } from "./ChannelSheet";
+import { MixSheet } from "./MixSheet";
+import { useSideSheet } from "./sheetState";
 import { useFlowActs } from "./flowActs";
 import { FlowPicture } from "./FlowPicture";
 import { useFlowUrl, type FlowState } from "./flowState";
@@ -36,7 +38,21 @@ export function FlowPlace({ view }: { view: MixView }) {
     select,
     show,
   });
-  useOffer("flow", acts);
+  const side = useSideSheet();
+  const { toggle, shown: sideShown } = side;
+  const offered = useMemo<Act[]>(
+    () => [
+      ...acts,
+      {
+        id: "side-sheet",
+        label: sideShown ? "Hide the sheet" : "Show the sheet",
+        key: ".",
+        run: toggle,
+      },
+    ],
+    [acts, sideShown, toggle],
+  );
+  useOffer("flow", offered);
   const toggleFold = useCallback(
     (bus: string) => {
       const folded = new Set(state.folded);
@@ -51,8 +67,14 @@ export function FlowPlace({ view }: { view: MixView }) {
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="sr-only">Flow of {view.document.name}</h1>
-      <SelectionBar picked={picked} acts={acts} />
-      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_286px]">
+      <SelectionBar picked={picked} acts={offered} />
+      <div
+        className={`relative grid min-h-0 ${
+          side.shown && !side.over
+            ? "grid-cols-[minmax(0,1fr)_286px] max-[1200px]:grid-cols-[minmax(0,1fr)_240px]"
+            : "grid-cols-[minmax(0,1fr)]"
+        }`}
+      >
         <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
           <Partly view={view} state={state} onShow={show} />
           <FlowPicture
@@ -65,13 +87,23 @@ export function FlowPlace({ view }: { view: MixView }) {
             onFold={toggleFold}
           />
         </div>
-        <ChannelSheet
-          view={view}
-          channel={sheet}
-          count={picked.length}
-          onEdit={ask}
-          onAct={apply}
-        />
+        {side.shown && (
+          <div
+            className={`grid min-h-0 ${side.over ? "absolute inset-y-0 right-0 z-10 w-[min(300px,88vw)]" : ""}`}
+          >
+            {sheet ? (
+              <ChannelSheet
+                view={view}
+                channel={sheet}
+                count={picked.length}
+                onEdit={ask}
+                onAct={apply}
+              />
+            ) : (
+              <MixSheet view={view} />
+            )}
+          </div>
+        )}
       </div>
       <Questions
         view={view}

@@ -1,5 +1,7 @@
 import { memo } from "react";
 import { Mark, type Shape } from "../ui/Mark";
+import { BESIDE_NAME } from "./geometry";
+import { nameWidth, stretchFor } from "./names";
 
 export interface RowFacts {
   id: string;
@@ -26,6 +28,9 @@ interface Props {
   of: number;
   picked: boolean;
   dim: boolean;
+  /** Whether layouts and values stand in its column. */
+  layout: boolean;
+  value: boolean;
   focusable: boolean;
   onPoint: (id: string | undefined) => void;
   onPick: (id: string, event: React.MouseEvent) => void;
@@ -34,25 +39,32 @@ interface Props {
   register: (id: string, element: HTMLElement | null) => void;
 }
 
-/** The type's narrowest width, percent. */
-const NARROWEST = 62;
+/** Pixels that figures take beside a name. */
+const LAYOUT = 22;
+const VALUE = 38;
 
-/** Pixels of a row that the name cannot have. */
-const BESIDE_ALL = 92;
-const BESIDE_LAYOUT = 52;
-const BESIDE_MARK = 30;
+/** What a column has room for beside its names: for all of its rows, or for none. */
+export interface Beside {
+  layout: boolean;
+  value: boolean;
+}
+
+/** What fits beside all of these names, in a column of that width. */
+export function besideOf(names: { name: string; strong: boolean }[], width: number): Beside {
+  const room =
+    width -
+    BESIDE_NAME -
+    Math.max(0, ...names.map(({ name, strong }) => nameWidth(name, strong).narrowest));
+  return { layout: room >= LAYOUT, value: room >= LAYOUT + VALUE };
+}
 
 /** One channel or file: mark, name, layout, value. The name gets narrower before it is cut. */
 export const FlowRow = memo(function FlowRow(props: Props) {
-  const { facts, x, y, width, height, picked, dim } = props;
-  const length = facts.name.length;
-  const strong = facts.shape === "bus" || facts.shape === "master";
-  const stretchBeside = (taken: number) => ((width - taken) / (strong ? 7.3 : 6.9) / length) * 100;
-  // The name comes first: level and layout give way to it, and stay in the row's title.
-  const value = facts.value !== undefined && stretchBeside(BESIDE_ALL) >= NARROWEST;
-  const layout = value || stretchBeside(BESIDE_LAYOUT) >= NARROWEST;
-  const taken = value ? BESIDE_ALL : layout ? BESIDE_LAYOUT : BESIDE_MARK;
-  const stretch = Math.max(NARROWEST, Math.min(100, stretchBeside(taken)));
+  const { facts, x, y, width, height, picked, dim, layout, value } = props;
+  const strong = isStrong(facts);
+  const small = height < 20;
+  const room = width - BESIDE_NAME - (layout ? LAYOUT : 0) - (value ? VALUE : 0);
+  const stretch = stretchFor(nameWidth(facts.name, strong, small ? "small" : "row"), room);
   return (
     <div
       ref={(element) => props.register(facts.id, element)}
@@ -67,7 +79,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       className={`absolute flex items-center gap-1.5 border-b border-rule-2 pr-1 select-none ${
         picked ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
       }`}
-      style={{ left: x, top: y - height / 2, width, height, opacity: dim ? 0.5 : 1 }}
+      style={{ left: x, top: y - height / 2, width, height }}
       onMouseEnter={() => props.onPoint(facts.id)}
       onMouseLeave={() => props.onPoint(undefined)}
       onClick={(event) => props.onPick(facts.id, event)}
@@ -75,15 +87,17 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       onKeyDown={() => undefined}
       onFocus={() => props.onFocus(facts.id)}
     >
-      <Mark family={facts.family} shape={facts.shape} />
-      <span
-        className={`min-w-0 flex-1 overflow-hidden whitespace-nowrap ${strong ? "font-semibold" : ""} ${
+      <span className={dim ? "receding" : "contents"}>
+        <Mark family={facts.family} shape={facts.shape} />
+      </span>
+      <bdi
+        className={`min-w-0 flex-1 overflow-hidden text-ellipsis whitespace-nowrap ${dim ? "text-ink-3" : ""} ${strong ? "font-semibold" : ""} ${
           facts.shape === "free" ? "text-ink-2" : ""
-        } ${height < 20 ? "text-small" : ""} ${facts.muted ? "line-through decoration-ink-2" : ""}`}
+        } ${small ? "text-small" : ""} ${facts.muted ? "line-through decoration-ink-2" : ""}`}
         style={{ fontStretch: `${stretch}%` }}
       >
         {facts.name}
-      </span>
+      </bdi>
       {layout && (
         <span className="narrow w-4 shrink-0 text-right text-mark text-ink-3">{facts.layout}</span>
       )}
@@ -91,6 +105,10 @@ export const FlowRow = memo(function FlowRow(props: Props) {
     </div>
   );
 }, same);
+
+export function isStrong(facts: Pick<RowFacts, "shape">): boolean {
+  return facts.shape === "bus" || facts.shape === "master";
+}
 
 /** Facts are told anew at each edit, mostly the same ones. */
 function same(before: Props, after: Props): boolean {

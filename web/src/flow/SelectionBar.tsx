@@ -14,7 +14,7 @@ const BAR = [
   "mute",
   "stow",
 ];
-const RIGHT = ["bring-back", "find"];
+const RIGHT = ["bring-back", "find", "side-sheet"];
 
 /** One bar acts on all that is picked. */
 export function SelectionBar({ picked, acts }: { picked: string[]; acts: Act[] }) {

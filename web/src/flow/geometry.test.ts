@@ -180,7 +180,7 @@ describe("widths of columns", () => {
       returns: [],
       ribbons: [],
     };
-    const long = layOut(layout, { width: 994, height: 720 }, () => 15);
+    const long = layOut(layout, { width: 994, height: 720 }, () => 70);
     const last = long.columns.at(-1);
     expect((last?.x ?? 0) + (last?.width ?? 0)).toBeLessThanOrEqual(981);
     const gaps = long.columns.slice(1).map((column, i) => {

@@ -119,9 +119,8 @@ export function ribbonWidth(ribbon: Ribbon): number {
   return Math.min(13, own + 1.7 * Math.sqrt(Math.max(0, ribbon.seats - 1)));
 }
 
-/** Pixels of a letter at the type's narrowest, and of what stands before a name. */
-const NARROW_LETTER = 4.7;
-const BEFORE_NAME = 32;
+/** Pixels of a row that its mark, and the space round its name, take. */
+export const BESIDE_NAME = 34;
 const WIDEST_NEED = 180;
 
 /** Widths as wanted, but none narrower than its longest name needs; the others give way. */
@@ -140,7 +139,7 @@ export function sharedWidths(wanted: number[], needed: number[], available: numb
 function layColumns(
   layout: FlowLayout,
   space: Space,
-  nameLength: NameLength,
+  nameNeeds: NameNeeds,
   margin: number,
 ): Column[] {
   const last = layout.stages.length - 1;
@@ -155,10 +154,7 @@ function layColumns(
   const total = layout.stages.reduce((sum, stage, i) => sum + weight(i, stage.name), 0);
   const unit = Math.max(80, (space.width - margin - MARGIN - GAP * last) / total);
   const needed = layout.stages.map((stage) =>
-    Math.min(
-      WIDEST_NEED,
-      BEFORE_NAME + NARROW_LETTER * Math.max(0, ...stage.ids.map((id) => nameLength(id))),
-    ),
+    Math.min(WIDEST_NEED, BESIDE_NAME + Math.max(0, ...stage.ids.map((id) => nameNeeds(id)))),
   );
   const widths = sharedWidths(
     layout.stages.map((stage, i) => unit * weight(i, stage.name)),
@@ -223,7 +219,8 @@ interface Passing {
 }
 
 /** How many letters the name of a row has. */
-type NameLength = (id: string) => number;
+/** Pixels that a name needs at least. */
+type NameNeeds = (id: string) => number;
 
 /**
  * @param lanes of brackets before the first column
@@ -231,10 +228,10 @@ type NameLength = (id: string) => number;
 export function layOut(
   layout: FlowLayout,
   space: Space,
-  nameLength: NameLength = () => 0,
+  nameNeeds: NameNeeds = () => 0,
   lanes = 0,
 ): Geometry {
-  const columns = layColumns(layout, space, nameLength, MARGIN + BRACKET * lanes);
+  const columns = layColumns(layout, space, nameNeeds, MARGIN + BRACKET * lanes);
   const stageOf = new Map<string, number>();
   layout.stages.forEach((stage, i) => stage.ids.forEach((id) => stageOf.set(id, i)));
   const band = layBand(layout, space.width);

@@ -1,7 +1,7 @@
 import type { Channel, MixView, Output } from "../api/client";
 import { db, plural } from "../ui/format";
 import type { Fold } from "./folding";
-import type { RowFacts } from "./FlowRow";
+import { isStrong, type RowFacts } from "./FlowRow";
 
 const SHORT: Record<string, string> = { mono: "M", stereo: "St", quad: "Qd", lcr: "LCR" };
 
@@ -16,6 +16,15 @@ export function rowNames(view: MixView, folds: Folds): Map<string, string> {
     names.set(fold.id, `${names.get(fold.bus) ?? "?"}: ${plural(fold.seats.length, "seat")}`),
   );
   return names;
+}
+
+/** The rows whose names are set in bold. */
+export function strongRows(view: MixView): Map<string, string> {
+  return new Map(
+    view.document.channels
+      .filter((one) => isStrong({ shape: one.kind }))
+      .map((one) => [one.id, one.kind]),
+  );
 }
 
 /** What a row of the Flow says; worked out for those that are drawn. */
@@ -51,7 +60,7 @@ function ofChannel(channel: Channel, family: string, destination?: string): RowF
     family,
     shape: free ? "free" : channel.kind,
     layout: SHORT[channel.layout] ?? channel.layout,
-    value: channel.kind === "seat" ? db(channel.faderDb) : undefined,
+    value: db(channel.faderDb),
     muted: channel.mute,
     folds: channel.kind === "bus" || channel.kind === "master" ? channel.id : undefined,
     title:

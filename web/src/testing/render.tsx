@@ -56,6 +56,8 @@ export function withServer() {
     asked.length = 0;
     answers.clear();
     answers.set("GET /api/knowledge", knowledge);
+    answers.set("GET /api/mixes", []);
+    answers.set("GET /api/mixes/m1/prints", []);
     vi.stubGlobal("fetch", async (request: Request) => {
       const path = new URL(request.url).pathname;
       const text = request.method === "GET" ? "" : await request.text();
@@ -67,6 +69,11 @@ export function withServer() {
       const answer = answers.get(`${request.method} ${path}`) ?? {};
       return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
+    vi.stubGlobal("matchMedia", () => ({
+      matches: true,
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+    }));
     Element.prototype.scrollIntoView = () => undefined;
     // What is drawn by what is seen of it needs a size, which jsdom gives to nothing.
     vi.spyOn(Element.prototype, "clientHeight", "get").mockReturnValue(700);
