@@ -254,6 +254,15 @@ export function useCoverage(id: string, revision: number) {
   });
 }
 
+/** What the line check has shown of the revision that is shown. */
+export function useProof(id: string, revision: number) {
+  return useQuery({
+    queryKey: ["proof", id, revision],
+    queryFn: () => answered(api.GET("/api/mixes/{id}/proof", { params: { path: { id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function usePaths(
   id: string,
   revision: number,

@@ -41,6 +41,49 @@ describe("the line check", () => {
     expect(screen.getByText(/No findings/)).toBeTruthy();
   });
 
+  it("shows what was proved, and what only a print shows", async () => {
+    show(<LineCheckPlace view={view()} />);
+    const proved = await screen.findByRole("region", { name: "Proved" });
+    expect(proved.textContent).toContain("1 of 1 rules hold over 3 channels, 1 output and 1 204");
+    expect(proved.textContent).toContain("Nothing is muted.");
+    expect(proved.textContent).toContain("how loud each file is");
+  });
+
+  it("folds a large heap, and mends what is ticked of it in one step", async () => {
+    const findings = ["a", "b", "c", "d"].map((id) => ({
+      ...lost,
+      where: [id],
+      says: `“${id}” reaches no output.`,
+      mends: [
+        {
+          label: `Send “${id}” to “mix”`,
+          edit: { edit: "send-channels-to" as const, channels: [id], destination: "mix" },
+        },
+        {
+          label: `Stow “${id}”`,
+          edit: { edit: "stow-channels" as const, channels: [id], stowed: true },
+        },
+      ],
+    }));
+    show(<LineCheckPlace view={{ ...view(), findings }} />);
+    const head = screen.getByRole("button", { name: /goes nowhere · 4/ });
+    expect(head.getAttribute("aria-expanded")).toBe("false");
+    expect(screen.queryByText("“a” reaches no output.")).toBeNull();
+    head.focus();
+    await userEvent.keyboard("{ArrowRight}");
+    expect(screen.getByText("“a” reaches no output.")).toBeTruthy();
+    await userEvent.keyboard("m");
+    await userEvent.click(screen.getByLabelText(/Send “b” to “mix”/));
+    await userEvent.keyboard("{Control>}{Enter}{/Control}");
+    expect(edits()).toEqual([
+      {
+        edit: "together",
+        words: "mend 3 findings of “goes nowhere”",
+        edits: [0, 2, 3].map((i) => findings[i]?.mends[0]?.edit),
+      },
+    ]);
+  });
+
   it("shows findings by weight, with reason and place", async () => {
     show(<LineCheckPlace view={checked} />);
     expect(screen.getByRole("region", { name: "Wrong" }).textContent).toContain("sent nowhere");

@@ -18,7 +18,21 @@ export function DeliverySheet({ view }: { view: MixView }) {
   const [params, setParams] = useSearchParams();
   const run = prints.data?.find((one) => one.id === params.get("print")) ?? prints.data?.[0];
   useFollowPrint(view.id, run);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const leftText = params.get("without") ?? "";
+  const left = useMemo(() => new Set(leftText.split(",").filter(Boolean)), [leftText]);
+  const setLeft = (ids: ReadonlySet<string>) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        if (ids.size > 0) {
+          next.set("without", [...ids].join(","));
+        } else {
+          next.delete("without");
+        }
+        return next;
+      },
+      { replace: true },
+    );
   const chosen = useMemo(
     () => outputs.filter((output) => !left.has(output.id)).map((output) => output.id),
     [outputs, left],
@@ -37,7 +51,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
         can: chosen.length > 0 && !isPending,
         run: () =>
           mutate(chosen.length === outputs.length ? [] : chosen, (started) =>
-            setParams({ print: started.id }),
+            setParams(
+              (now) => new URLSearchParams({ ...Object.fromEntries(now), print: started.id }),
+            ),
           ),
       },
       { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },

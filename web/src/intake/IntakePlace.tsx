@@ -1,13 +1,11 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import { openDelivery, useDeliveries, useDelivery, useMeasuring } from "../api/queries";
-import { notify } from "../shell/notices";
+import { useDeliveries, useDelivery, useMeasuring } from "../api/queries";
 import { bytes, plural, time } from "../ui/format";
 import { Review } from "./Review";
-import { nameOfBatch, ofDrop, ofInput, type Received } from "./received";
-import { sendAll, type Progress } from "./upload";
+import { ofDrop, ofInput, type Received } from "./received";
+import { useReceiving, type Receiving } from "./receiving";
 
 /** What was delivered, and where it will go before it goes. */
 export function IntakePlace({ view }: { view: MixView }) {
@@ -20,9 +18,8 @@ export function IntakePlace({ view }: { view: MixView }) {
     () => delivery.data && { ...delivery.data, measuring },
     [delivery.data, measuring],
   );
-  const { progress, receive, stop } = useReceiving(view.id, (made) =>
-    setParams({ delivery: made }, { replace: true }),
-  );
+  const open = useCallback((made: string) => setParams({ delivery: made }), [setParams]);
+  const { receiving, receive, again, stop } = useReceiving(view.id, open);
   const [over, setOver] = useState(false);
   const drop = (event: React.DragEvent) => {
     event.preventDefault();
@@ -54,7 +51,7 @@ export function IntakePlace({ view }: { view: MixView }) {
         onChoose={(chosen) => setParams({ delivery: chosen })}
         onReceive={receive}
       />
-      {progress && <Receiving progress={progress} onStop={stop} />}
+      {receiving && <ReceivingBar receiving={receiving} onAgain={again} onStop={stop} />}
       {shown ? (
         <Review key={shown.id} view={view} delivery={shown} />
       ) : (
@@ -70,61 +67,49 @@ export function IntakePlace({ view }: { view: MixView }) {
   );
 }
 
-function useReceiving(mixId: string, onOpened: (deliveryId: string) => void) {
-  const client = useQueryClient();
-  const [progress, setProgress] = useState<Progress>();
-  const stopping = useRef<AbortController>(undefined);
-  const receive = useCallback(
-    async (received: Received[]) => {
-      if (received.length === 0) {
-        notify("There was no file in that.", "wrong");
-        return;
-      }
-      try {
-        const made = await openDelivery(mixId, nameOfBatch(received));
-        const controller = new AbortController();
-        stopping.current = controller;
-        const end = await sendAll(made, received, setProgress, controller.signal);
-        setProgress(undefined);
-        notify(
-          end.refused.length === 0
-            ? `${plural(end.files, "file")} received.`
-            : `${plural(end.files - end.refused.length, "file")} received, ${end.refused.length} refused; the list says why.`,
-        );
-        await client.invalidateQueries({ queryKey: ["deliveries", mixId] });
-        await client.invalidateQueries({ queryKey: ["delivery", made] });
-        onOpened(made);
-      } catch (error) {
-        setProgress(undefined);
-        notify(error instanceof Error ? error.message : String(error), "wrong");
-      }
-    },
-    [client, mixId, onOpened],
-  );
-  const stop = useCallback(() => stopping.current?.abort(), []);
-  return { progress, receive, stop };
+interface ReceivingProps {
+  receiving: Receiving;
+  onAgain: () => void;
+  onStop: () => void;
 }
 
-function Receiving({ progress, onStop }: { progress: Progress; onStop: () => void }) {
+function ReceivingBar({ receiving, onAgain, onStop }: ReceivingProps) {
+  const { progress, ended } = receiving;
+  const unsent = progress.unsent.length;
   return (
-    <div className="flex items-center gap-4 border-b border-rule px-4 py-2 text-small">
-      <progress
-        aria-label="Receiving"
-        className="h-1.5 w-64 accent-(--active)"
-        max={progress.bytes}
-        value={progress.bytesDone}
-      />
-      <span>
-        {progress.filesDone} of {plural(progress.files, "file")} · {bytes(progress.bytesDone)} of{" "}
-        {bytes(progress.bytes)}
-        {progress.secondsLeft !== undefined && ` · ${time(progress.secondsLeft)} left`}
-      </span>
+    <div className="flex flex-wrap items-center gap-x-4 border-b border-rule px-4 py-2 text-small">
+      {ended ? (
+        <span role="alert" className="text-wrong">
+          {plural(unsent, "file was", "files were")} not sent: {progress.unsent[0]?.why}.
+        </span>
+      ) : (
+        <>
+          <progress
+            aria-label="Receiving"
+            className="h-1.5 w-64 accent-(--active)"
+            max={progress.bytes}
+            value={progress.bytesDone}
+          />
+          <span>
+            {progress.filesDone} of {plural(progress.files, "file")} · {bytes(progress.bytesDone)}{" "}
+            of {bytes(progress.bytes)}
+            {progress.secondsLeft !== undefined && ` · ${time(progress.secondsLeft)} left`}
+          </span>
+        </>
+      )}
       {progress.refused.length > 0 && (
         <span className="text-wrong">{progress.refused.length} refused</span>
       )}
-      <button className="ml-auto underline" onClick={onStop}>
-        Stop
-      </button>
+      <span className="ml-auto flex gap-4">
+        {ended && (
+          <button className="min-h-6 font-semibold text-active underline" onClick={onAgain}>
+            Send {unsent === 1 ? "it" : "them"} again
+          </button>
+        )}
+        <button className="min-h-6 underline" onClick={onStop}>
+          {ended ? "Leave them" : "Stop"}
+        </button>
+      </span>
     </div>
   );
 }

@@ -123,13 +123,22 @@ describe("sending", () => {
     answers.set("GET /api/uploads/u1", whole);
     const patient = send(file("long.wav", 70 * MB));
     await vi.advanceTimersByTimeAsync(60_000);
-    expect((await patient).refused[0]?.why).toContain("still being taken in");
+    expect((await patient).unsent[0]?.why).toContain("still being taken in");
     answers.set("GET /api/uploads/u1", { ...whole, done: true });
     const late = send(file("long.wav", 70 * MB));
     await vi.advanceTimersByTimeAsync(60_000);
     expect((await late).refused).toEqual([]);
     expect(sent).toEqual([]);
   });
+
+  it("keeps apart what never came there from what was refused", async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true, advanceTimeDelta: 400 });
+    breaks = [1, 1, 1, 1, 1, 1];
+    const end = await send(file("kick.wav", 200));
+    expect(end.refused).toEqual([]);
+    expect(end.unsent).toMatchObject([{ received: { path: "kick.wav" } }]);
+    expect(end.unsent[0]?.why).toContain("the connection broke");
+  }, 60_000);
 
   it("sends a small file again when the connection breaks", async () => {
     vi.useFakeTimers({ shouldAdvanceTime: true, advanceTimeDelta: 200 });

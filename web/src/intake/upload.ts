@@ -10,6 +10,8 @@ export interface Progress {
   secondsLeft?: number;
   /** What was refused so far, in the server's words. */
   refused: { path: string; why: string }[];
+  /** What could not be sent: the server knows nothing of it. */
+  unsent: { received: Received; why: string }[];
 }
 
 const AT_ONCE = 3;
@@ -68,31 +70,37 @@ const wait = (milliseconds: number) => new Promise((resolve) => setTimeout(resol
 /** What a try came to: over, refused or not; or to be tried again, from further on if it `went`. */
 type Tried = { over: true; why?: string } | { over: false; why: string; went?: boolean };
 
-/** Tries until it is over, waiting longer each time; resolves to why it was refused, or undefined. */
-async function untilOver(once: () => Promise<Tried>, signal: AbortSignal) {
+/** What became of a file: taken in; refused, and why; or never sent whole, and why. */
+interface Sent {
+  refused?: string;
+  unsent?: string;
+}
+
+/** Tries until it is over, waiting longer each time. */
+async function untilOver(once: () => Promise<Tried>, signal: AbortSignal): Promise<Sent> {
   let tried: Tried = { over: false, why: "" };
   for (let tries = 0; tries < TRIES && !signal.aborted; tries++) {
     if (tries > 0) {
       await wait(500 * 2 ** tries);
     }
     tried = await once();
-    if (tried.over) {
-      return tried.why;
+    if (tried.over && !signal.aborted) {
+      return { refused: tried.why };
     }
-    if (tried.went) {
+    if (!tried.over && tried.went) {
       tries = 0;
     }
   }
-  return signal.aborted ? "you stopped it" : tried.why;
+  return { unsent: signal.aborted ? "you stopped it" : tried.why };
 }
 
-/** One file; resolves to why it was refused, or undefined. */
+/** One file. */
 function send(
   deliveryId: string,
   received: Received,
   onBytes: (sent: number) => void,
   signal: AbortSignal,
-): Promise<string | undefined> {
+): Promise<Sent> {
   if (received.file.size > IN_ONE) {
     return sendInPieces(deliveryId, received, onBytes, signal);
   }
@@ -108,7 +116,7 @@ function sendInPieces(
   { path, file }: Received,
   onBytes: (sent: number) => void,
   signal: AbortSignal,
-): Promise<string | undefined> {
+): Promise<Sent> {
   let id: string | undefined;
   const once = async (): Promise<Tried> => {
     // Asked anew after each break: the server knows what has arrived, and what became of it.
@@ -161,6 +169,7 @@ export async function sendAll(
     bytes: received.reduce((sum, one) => sum + one.file.size, 0),
     bytesDone: 0,
     refused: [],
+    unsent: [],
   };
   const say = () => {
     progress.bytesDone = [...sent.values()].reduce((sum, count) => sum + count, 0);
@@ -175,7 +184,7 @@ export async function sendAll(
   const work = async () => {
     for (let one = queue.shift(); one && !signal.aborted; one = queue.shift()) {
       const current = one;
-      const why = await send(
+      const { refused, unsent } = await send(
         deliveryId,
         current,
         (count) => {
@@ -184,8 +193,11 @@ export async function sendAll(
         },
         signal,
       );
-      if (why) {
-        progress.refused.push({ path: current.path, why });
+      if (refused !== undefined) {
+        progress.refused.push({ path: current.path, why: refused });
+      }
+      if (unsent !== undefined) {
+        progress.unsent.push({ received: current, why: unsent });
       }
       sent.set(current, current.file.size);
       progress.filesDone++;

@@ -12,7 +12,7 @@ import {
 import { useOffer, type Act } from "../shell/acts";
 import { notify } from "../shell/notices";
 import { Field, FormDialog } from "../ui/FormDialog";
-import { plural } from "../ui/format";
+import { plural, when } from "../ui/format";
 import { JOBS } from "../ui/jobs";
 import { FlowThumb } from "./FlowThumb";
 import { SpaceDialog } from "./SpaceDialog";
@@ -232,12 +232,7 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
               </button>
             ) : (
               <time dateTime={item.changedAt} className="text-right text-ink-2">
-                {new Date(item.changedAt).toLocaleDateString(undefined, {
-                  day: "numeric",
-                  month: "short",
-                  hour: "2-digit",
-                  minute: "2-digit",
-                })}
+                {when(item.changedAt)}
               </time>
             )}
           </li>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { MixSpace, SpacePart, SpaceView } from "../api/client";
 import { useRemoval, useSpace, type Removable } from "../api/queries";
-import { bytes, plural } from "../ui/format";
+import { bytes, plural, when } from "../ui/format";
 import { LargeDialog } from "../ui/LargeDialog";
 
 /** What takes how much space, and what can go. */
@@ -93,12 +93,7 @@ function OneMix({ mix }: { mix: MixSpace }) {
 }
 
 function Part({ what, part, name }: { what: Removable; part: SpacePart; name: string }) {
-  const at = new Date(part.at).toLocaleString(undefined, {
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-  });
+  const at = when(part.at);
   return (
     <li className={`${COLUMNS} py-0.5`}>
       <span className="truncate pl-4">

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { MixView, RevisionLine } from "../api/client";
 import { useDifferences, useGoTo, useHistory, useNameRevision } from "../api/queries";
 import { Select } from "../ui/FormDialog";
-import { plural } from "../ui/format";
+import { plural, when } from "../ui/format";
 
 interface Props {
   mix: MixView;
@@ -107,10 +107,7 @@ function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
           </span>
           <time dateTime={line.at} className="text-small text-ink-3">
             {line.number === head ? "here · " : ""}
-            {new Date(line.at).toLocaleTimeString(undefined, {
-              hour: "2-digit",
-              minute: "2-digit",
-            })}
+            {when(line.at)}
           </time>
         </li>
       ))}

@@ -44,7 +44,7 @@ const knowledge: Knowledge = {
   outputKinds: ["mix", "stem", "minus"],
   dithers: ["by format", "none", "flat", "shaped"],
   formats: ["16-bit", "24-bit"],
-  rules: [{ id: "muted", why: "It is silent." }],
+  rules: [{ id: "muted", why: "It is silent.", holds: "Nothing is muted." }],
   specifications: [
     { id: "r128", name: "EBU R 128", source: "EBU R 128", loudness: -23, truePeak: -1 },
   ],
@@ -58,6 +58,13 @@ export function withServer() {
     answers.set("GET /api/knowledge", knowledge);
     answers.set("GET /api/mixes", []);
     answers.set("GET /api/mixes/m1/prints", []);
+    answers.set("GET /api/mixes/m1/proof", {
+      rules: ["muted"],
+      channels: 3,
+      outputs: 1,
+      ways: 1204,
+      open: ["how loud each file is"],
+    });
     vi.stubGlobal("fetch", async (request: Request) => {
       const path = new URL(request.url).pathname;
       const text = request.method === "GET" ? "" : await request.text();

@@ -1,5 +1,6 @@
 import { Dialog } from "radix-ui";
 import type { KeyboardEventHandler, ReactNode } from "react";
+import { useBackCloses } from "./backCloses";
 import { useReturnFocus } from "./returnFocus";
 
 interface Props {
@@ -23,6 +24,7 @@ const WIDTHS = {
 export function Window(props: Props) {
   const { title, description, size = "form", onKeyDown, onClose, children } = props;
   const returning = useReturnFocus();
+  useBackCloses(onClose);
   const list = size === "list";
   const large = size === "large";
   return (

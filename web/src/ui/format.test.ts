@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { matching } from "./Chooser";
-import { db, frontBack, pan, plural, signed, time, typedNumber } from "./format";
+import { db, frontBack, pan, plural, signed, time } from "./format";
 
 describe("numbers", () => {
   it("are shown with a real minus and never as minus zero", () => {
@@ -14,13 +14,6 @@ describe("numbers", () => {
     expect(time(125.4)).toBe("2:05");
     expect(plural(1, "bus", "buses")).toBe("1 bus");
     expect(plural(0, "bus", "buses")).toBe("0 buses");
-  });
-
-  it("are read as people type them", () => {
-    expect(typedNumber("−6,5 dB")).toBe(-6.5);
-    expect(typedNumber(" 12 ")).toBe(12);
-    expect(typedNumber("loud")).toBeUndefined();
-    expect(typedNumber("")).toBeUndefined();
   });
 });
 

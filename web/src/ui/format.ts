@@ -37,9 +37,14 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
-/** What a person typed as a number: comma or dot, any minus sign; undefined if it is none. */
-export function typedNumber(text: string): number | undefined {
-  const plain = text.trim().replace(MINUS, "-").replace(",", ".");
-  const number = /^[+-]?(\d+\.?\d*|\.\d+)/.exec(plain)?.[0];
-  return number === undefined ? undefined : Number(number);
+/** “26 Nov 2026, 10:26”, as the browser's language writes it. */
+export function when(at: string): string {
+  return new Date(at).toLocaleString(undefined, {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+    hour12: false,
+  });
 }

@@ -4,45 +4,94 @@ import java.util.Locale;
 
 /** What the line check knows, with the reason why each matters. */
 public enum Rule {
-  LOOP("A loop has no order in which it could be computed; nothing can be printed."),
-  POINTS_NOWHERE("What points at a channel that is not there is silent."),
-  GOES_NOWHERE("What is on it is heard in no file."),
-  NOTHING_ARRIVES("It is computed and shown for nothing, or something was to be sent to it."),
+  LOOP(
+      "A loop has no order in which it could be computed; nothing can be printed.",
+      "The routing closes no loop."),
+  POINTS_NOWHERE(
+      "What points at a channel that is not there is silent.",
+      "Everything that points at a channel points at one that is there."),
+  GOES_NOWHERE("What is on it is heard in no file.", "Everything that can play reaches a file."),
+  NOTHING_ARRIVES(
+      "It is computed and shown for nothing, or something was to be sent to it.",
+      "Something arrives at every bus, return and master."),
   REACHED_TWICE(
-      "The same sound twice is louder than it was set, and combs as soon as one path is late."),
-  IN_NO_STEM("The stems would not add up to the mix: this would be missing from them."),
-  IN_TWO_STEMS("The stems would not add up to the mix: this would be in them twice."),
-  STEMS_DIFFER("The stems would not add up to the mix."),
+      "The same sound twice is louder than it was set, and combs as soon as one path is late.",
+      "No file hears a seat by two ways at once."),
+  IN_NO_STEM(
+      "The stems would not add up to the mix: this would be missing from them.",
+      "Every seat of a mix is in one of its stems."),
+  IN_TWO_STEMS(
+      "The stems would not add up to the mix: this would be in them twice.",
+      "No seat of a mix is in two of its stems."),
+  STEMS_DIFFER(
+      "The stems would not add up to the mix.",
+      "The stems of each set are taken so that they add up to its mix."),
   HELD_OUT(
-      "Whoever gets this file needs it without that; it is the mistake that is found after delivery."),
+      "Whoever gets this file needs it without that; it is the mistake that is found after delivery.",
+      "No file holds what it must not hold."),
   DIP_ON_UNDIPPED(
-      "Another language has its own dips; whoever makes it needs this file without ours."),
+      "Another language has its own dips; whoever makes it needs this file without ours.",
+      "No dip reaches a file that is to be undipped."),
   DIP_ON_TRACKS(
-      "A dip on tracks is in every file that holds them, the undipped ones too; ride it on buses."),
-  BUS_GAIN("Everything that passes it is louder than it was set, and nearer to clipping."),
-  REFERENCE_HEARD("A reference in a deliverable is somebody else's sound in the print."),
-  REFERENCE_PROCESSED("What is compared with must be heard as it is."),
+      "A dip on tracks is in every file that holds them, the undipped ones too; ride it on buses.",
+      "Dips ride buses and no tracks."),
+  BUS_GAIN(
+      "Everything that passes it is louder than it was set, and nearer to clipping.",
+      "No bus makes louder what passes it."),
+  REFERENCE_HEARD(
+      "A reference in a deliverable is somebody else's sound in the print.",
+      "No reference is heard in a file."),
+  REFERENCE_PROCESSED(
+      "What is compared with must be heard as it is.", "References are heard as they are."),
   RETURN_NOT_WET(
-      "The dry sound comes back through it once more, beside the path that it has already."),
-  SEND_TO_SILENCE("The send is open, and nobody hears it."),
-  KEY_WITHOUT_SOURCE("The processor listens to silence and does nothing."),
-  LAYOUT_MISMATCH("Channels are folded together here; that may be meant, but seldom is."),
-  POSITION_UNHEARD("What was to be heard behind or below is heard in front only."),
-  SAME_NAME("Two of one name are taken for each other, in this list and in every file made of it."),
-  FILE_NAME("The file could not be written, or would overwrite another."),
-  NO_DESTINATION("What is delivered in this category has to be routed by hand."),
-  DESTINATION_STOWED("Nothing reaches a file through a stowed channel."),
-  TEMPLATE_HOLDS_AUDIO("Every session that is started from it would carry this audio along."),
-  MUTED("It is silent in every print until the mute is off."),
-  CLIP_OUTSIDE("What stands outside the start and end is not printed."),
-  TAIL_CUT("What still rings when the file ends is heard to stop."),
+      "The dry sound comes back through it once more, beside the path that it has already.",
+      "Returns give back no dry sound."),
+  SEND_TO_SILENCE(
+      "The send is open, and nobody hears it.", "Every open send is heard by somebody."),
+  KEY_WITHOUT_SOURCE(
+      "The processor listens to silence and does nothing.",
+      "Every key listens to something that sounds."),
+  LAYOUT_MISMATCH(
+      "Channels are folded together here; that may be meant, but seldom is.",
+      "Nothing is folded into fewer channels than it has."),
+  POSITION_UNHEARD(
+      "What was to be heard behind or below is heard in front only.",
+      "What is placed in a surround or an LFE finds one there."),
+  SAME_NAME(
+      "Two of one name are taken for each other, in this list and in every file made of it.",
+      "No two things have one name."),
+  FILE_NAME(
+      "The file could not be written, or would overwrite another.",
+      "Every file has a name of its own that can be written."),
+  NO_DESTINATION(
+      "What is delivered in this category has to be routed by hand.",
+      "Every category that is used has a destination."),
+  DESTINATION_STOWED(
+      "Nothing reaches a file through a stowed channel.", "Nothing goes to a stowed channel."),
+  TEMPLATE_HOLDS_AUDIO(
+      "Every session that is started from it would carry this audio along.",
+      "A template holds no audio but what is kept on purpose."),
+  MUTED("It is silent in every print until the mute is off.", "Nothing is muted."),
+  CLIP_OUTSIDE(
+      "What stands outside the start and end is not printed.",
+      "Every clip stands between start and end."),
+  TAIL_CUT(
+      "What still rings when the file ends is heard to stop.", "No tail is cut off at the end."),
   RULE_FAILED(
-      "What this rule would have found is not in the list; all others have been looked at.");
+      "What this rule would have found is not in the list; all others have been looked at.",
+      "Every rule could be looked at.");
 
   private final String why;
+  private final String holds;
 
-  Rule(String why) {
+  Rule(String why, String holds) {
     this.why = why;
+    this.holds = holds;
+  }
+
+  /** What is true of a Mix in which nothing of it was found. */
+  public String holds() {
+    return holds;
   }
 
   /** What it would do to the work if it stayed. */

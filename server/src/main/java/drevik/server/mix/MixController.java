@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.check.Proof;
 import drevik.codec.Documents;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
@@ -151,6 +152,12 @@ class MixController {
   @GetMapping("/{id}/coverage")
   CoverageView coverage(@PathVariable String id) {
     return mixes.coverage(id);
+  }
+
+  /** What the line check has shown of the Mix as it is now. */
+  @GetMapping("/{id}/proof")
+  Proof proof(@PathVariable String id) {
+    return mixes.proof(id);
   }
 
   /** Whether it is put away. */

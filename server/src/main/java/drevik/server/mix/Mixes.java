@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.check.Proof;
 import drevik.mix.Mix;
 import drevik.route.Coverage;
 import drevik.server.NotFound;
@@ -57,6 +58,12 @@ public class Mixes {
   public CoverageView coverage(String id) {
     KnownRevision head = head(id);
     return CoverageView.of(head.number(), head.document());
+  }
+
+  /** What the line check has shown of it. */
+  public Proof proof(String id) {
+    KnownRevision head = head(id);
+    return Proof.of(head.document(), head.derived().findings());
   }
 
   /** The Mix as a table. */

@@ -35,7 +35,7 @@ class KnowledgeController {
   record LayoutLine(Layout id, boolean surround, boolean lfe) {}
 
   /** A rule of the line check and why it matters. */
-  record RuleLine(Rule id, String why) {}
+  record RuleLine(Rule id, String why, String holds) {}
 
   /** All of it. */
   record Knowledge(
@@ -71,7 +71,9 @@ class KnowledgeController {
         List.of(OutputKind.values()),
         SampleFormat.written(),
         List.of(Dither.values()),
-        Arrays.stream(Rule.values()).map(rule -> new RuleLine(rule, rule.why())).toList(),
+        Arrays.stream(Rule.values())
+            .map(rule -> new RuleLine(rule, rule.why(), rule.holds()))
+            .toList(),
         Specifications.shipped());
   }
 }

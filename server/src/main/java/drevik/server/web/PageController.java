@@ -4,8 +4,8 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 
 /**
- * Every place of the interface has a URL; all of them are the one page, which also says that there is
- * nothing at an address.
+ * Every place of the interface has a URL; all of them are the one page, which also says that there
+ * is nothing at an address.
  */
 @Controller
 class PageController {
