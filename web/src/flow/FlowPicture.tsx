@@ -18,6 +18,7 @@ import { HEAD, layOut, type Geometry, type Row } from "./geometry";
 import { useLasso } from "./lasso";
 import { reach } from "./reach";
 import { Ribbons } from "./Ribbons";
+import { RowMenu } from "./RowMenu";
 import { rowFacts, rowNames, strongRows } from "./rowFacts";
 import { all, extended, nothing, toggled, type Selection } from "./selection";
 import type { FlowState } from "./flowState";
@@ -30,6 +31,7 @@ interface Props {
   focused?: string;
   onFocus: (id: string) => void;
   onFold: (bus: string) => void;
+  onSendTo: (channels: string[], destination: string) => void;
 }
 
 /** Rows and ribbons further than this beyond what is seen are not drawn, pixels. */
@@ -42,7 +44,7 @@ const STEP = 150;
 
 /** The columns, which scroll, and below them the band of returns, which stays. */
 export function FlowPicture(props: Props) {
-  const { view, state, selection, onSelect, focused, onFocus, onFold } = props;
+  const { view, state, selection, onSelect, focused, onFocus, onFold, onSendTo } = props;
   const [pane, size, seen, onScroll] = usePane();
   const fonts = useFonts();
   const around = useLater(0, AROUND);
@@ -102,16 +104,37 @@ export function FlowPicture(props: Props) {
     [columns, shown, channelsOf, onSelect],
   );
   const pick = useCallback(
-    (row: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
+    (row: string, event: React.MouseEvent) => {
       if (event.shiftKey) {
         extend(selection, row);
-      } else if (event.ctrlKey || event.metaKey) {
+      } else if (event.ctrlKey || event.metaKey || isTouch(event)) {
         onSelect(channelsOf([row]).reduce(toggled, selection));
       } else {
         onSelect(all(channelsOf([row])));
       }
     },
     [selection, extend, channelsOf, onSelect],
+  );
+
+  const dragged = useRef<string[]>([]);
+  const drag = useCallback(
+    (row: string, event: React.DragEvent) => {
+      const own = channelsOf([row]);
+      const all = own.every((id) => selection.picked.has(id)) ? [...selection.picked] : own;
+      dragged.current = all;
+      event.dataTransfer.effectAllowed = "link";
+      event.dataTransfer.setData("text/plain", names.get(row) ?? "");
+    },
+    [channelsOf, selection, names],
+  );
+  const drop = useCallback(
+    (row: string) => {
+      const channels = dragged.current.filter((id) => id !== row);
+      if (channels.length > 0) {
+        onSendTo(channels, row);
+      }
+    },
+    [onSendTo],
   );
 
   const elements = useRef(new Map<string, HTMLElement>());
@@ -198,6 +221,8 @@ export function FlowPicture(props: Props) {
         onPick={pick}
         onFocus={onFocus}
         onFold={onFold}
+        onDrag={drag}
+        onDrop={drop}
         register={register}
       />
     ) : null;
@@ -213,95 +238,102 @@ export function FlowPicture(props: Props) {
   );
 
   return (
-    <div
-      role="listbox"
-      tabIndex={-1}
-      aria-label="Channels and files by stage"
-      aria-multiselectable="true"
-      className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]"
-      onKeyDown={onKeyDown}
-    >
+    <RowMenu>
       <div
-        ref={pane}
-        role="presentation"
-        className="relative min-h-0 overflow-auto"
-        onPointerDown={lasso.start}
-        onScroll={(event) => {
-          onScroll();
-          if (band.current) {
-            band.current.scrollLeft = event.currentTarget.scrollLeft;
-          }
-        }}
+        role="listbox"
+        tabIndex={-1}
+        aria-label="Channels and files by stage"
+        aria-multiselectable="true"
+        className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]"
+        onKeyDown={onKeyDown}
       >
-        {view.document.channels.length === 0 && (
-          <p className="p-6 text-ink-2">
-            This Mix has no channels yet. Add some with <kbd>A</kbd>: buses first, then the seats
-            that are sent to them.
-          </p>
-        )}
-        {geometry && (
-          <div
-            role="presentation"
-            className="relative"
-            style={{ height: geometry.height, minWidth: widthOf(geometry) }}
-          >
-            <Ribbons
-              paths={paths}
-              height={geometry.height}
-              facts={view.facts}
-              familyOf={familyOf}
-              lit={lit}
-            />
-            {[...geometry.rows.values()]
-              .filter((one) => inSight(one.y, one.y) || one.id === focusable)
-              .map((one) => row(one, geometry.rowHeight))}
-            {drawnBrackets
-              .filter((one) => inSight(one.top, one.bottom))
-              .map((one) => (
-                <BracketMark key={one.id} bracket={one} onPick={(ids) => onSelect(all(ids))} />
-              ))}
-            <Heads geometry={geometry} />
-            {lasso.box && (
-              <div
-                className="pointer-events-none absolute border border-active bg-active-ground/40"
-                style={lasso.box}
+        <div
+          ref={pane}
+          role="presentation"
+          className="relative min-h-0 overflow-auto"
+          onPointerDown={lasso.start}
+          onScroll={(event) => {
+            onScroll();
+            if (band.current) {
+              band.current.scrollLeft = event.currentTarget.scrollLeft;
+            }
+          }}
+        >
+          {view.document.channels.length === 0 && (
+            <p className="p-6 text-ink-2">
+              This Mix has no channels yet. Add some with <kbd>A</kbd>: buses first, then the seats
+              that are sent to them.
+            </p>
+          )}
+          {geometry && (
+            <div
+              role="presentation"
+              className="relative"
+              style={{ height: geometry.height, minWidth: widthOf(geometry) }}
+            >
+              <Ribbons
+                paths={paths}
+                height={geometry.height}
+                facts={view.facts}
+                familyOf={familyOf}
+                lit={lit}
               />
-            )}
+              {[...geometry.rows.values()]
+                .filter((one) => inSight(one.y, one.y) || one.id === focusable)
+                .map((one) => row(one, geometry.rowHeight))}
+              {drawnBrackets
+                .filter((one) => inSight(one.top, one.bottom))
+                .map((one) => (
+                  <BracketMark key={one.id} bracket={one} onPick={(ids) => onSelect(all(ids))} />
+                ))}
+              <Heads geometry={geometry} />
+              {lasso.box && (
+                <div
+                  className="pointer-events-none absolute border border-active bg-active-ground/40"
+                  style={lasso.box}
+                />
+              )}
+            </div>
+          )}
+        </div>
+        {geometry && geometry.bandRows.length > 0 && (
+          <div
+            ref={band}
+            role="presentation"
+            className="relative box-content overflow-x-hidden overflow-y-auto border-t border-rule"
+            style={{ height: geometry.bandHeight, maxHeight: size.total / 2 }}
+          >
+            <div
+              role="presentation"
+              className="relative"
+              style={{ height: geometry.bandHeight, minWidth: widthOf(geometry) }}
+            >
+              <Ribbons
+                paths={geometry.bandPaths}
+                height={geometry.bandHeight}
+                facts={view.facts}
+                familyOf={familyOf}
+                lit={lit}
+              />
+              <div
+                className="absolute top-0 bg-ground pr-2 text-tiny text-ink-3"
+                style={{ left: geometry.bandRows[0]?.x }}
+              >
+                <b className="font-semibold text-ink-2">Returns and parallels</b> ·{" "}
+                {geometry.bandRows.length}
+              </div>
+              {geometry.bandRows.map((one) => row(one, 24))}
+            </div>
           </div>
         )}
       </div>
-      {geometry && geometry.bandRows.length > 0 && (
-        <div
-          ref={band}
-          role="presentation"
-          className="relative box-content overflow-x-hidden overflow-y-auto border-t border-rule"
-          style={{ height: geometry.bandHeight, maxHeight: size.total / 2 }}
-        >
-          <div
-            role="presentation"
-            className="relative"
-            style={{ height: geometry.bandHeight, minWidth: widthOf(geometry) }}
-          >
-            <Ribbons
-              paths={geometry.bandPaths}
-              height={geometry.bandHeight}
-              facts={view.facts}
-              familyOf={familyOf}
-              lit={lit}
-            />
-            <div
-              className="absolute top-0 bg-ground pr-2 text-tiny text-ink-3"
-              style={{ left: geometry.bandRows[0]?.x }}
-            >
-              <b className="font-semibold text-ink-2">Returns and parallels</b> ·{" "}
-              {geometry.bandRows.length}
-            </div>
-            {geometry.bandRows.map((one) => row(one, 24))}
-          </div>
-        </div>
-      )}
-    </div>
+    </RowMenu>
   );
+}
+
+/** A tap picks, and picks another one too: there is no key to hold. */
+function isTouch(event: React.MouseEvent): boolean {
+  return event.type === "click" && (event.nativeEvent as PointerEvent).pointerType === "touch";
 }
 
 function widthOf(geometry: Geometry): number | string {

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { MixView } from "../api/client";
@@ -50,9 +50,9 @@ beforeEach(() => {
   vi.stubGlobal(
     "ResizeObserver",
     class {
-      constructor(private readonly told: () => void) {}
+      constructor(private readonly told: (entries: unknown[]) => void) {}
       observe() {
-        this.told();
+        this.told([]);
       }
       disconnect() {
         return undefined;
@@ -138,5 +138,43 @@ describe("the Flow", () => {
     const empty = { ...mix, document: { ...mix.document, channels: [], outputs: [] } };
     show(<FlowPlace view={{ ...empty, flow: { stages: [], returns: [], ribbons: [] } }} />);
     expect(screen.getByText(/This Mix has no channels yet/)).toBeTruthy();
+  });
+
+  it("sends what is dragged to what it is dropped on", async () => {
+    show(<FlowPlace view={mix} />);
+    const dataTransfer = { setData: () => undefined };
+    fireEvent.click(row("kick"));
+    fireEvent.click(row("lead"), { ctrlKey: true });
+    fireEvent.dragStart(row("lead"), { dataTransfer });
+    fireEvent.dragOver(row("drums"));
+    fireEvent.drop(row("drums"));
+    fireEvent.dragStart(row("hat"), { dataTransfer });
+    fireEvent.drop(row("mix"));
+    await waitFor(() =>
+      expect(edits()).toEqual([
+        { edit: "send-channels-to", channels: ["kick", "lead"], destination: "drums" },
+        { edit: "send-channels-to", channels: ["hat"], destination: "mix" },
+      ]),
+    );
+  });
+
+  it("has a menu at a row, with the acts of the bar", async () => {
+    show(<FlowPlace view={mix} />);
+    fireEvent.contextMenu(row("hat"));
+    // What stands behind an open menu is hidden from who cannot see it.
+    expect(document.querySelector("[data-row=hat]")?.getAttribute("aria-selected")).toBe("true");
+    await userEvent.click(await screen.findByRole("menuitem", { name: /Stow/ }));
+    await waitFor(() =>
+      expect(edits()).toEqual([{ edit: "stow-channels", channels: ["hat"], stowed: true }]),
+    );
+  });
+
+  it("puts the side sheet away and brings it back", async () => {
+    show(<FlowPlace view={mix} />);
+    expect(screen.getByRole("complementary")).toBeTruthy();
+    await userEvent.keyboard(".");
+    expect(screen.queryByRole("complementary")).toBeNull();
+    await userEvent.keyboard(".");
+    expect(screen.getByRole("complementary")).toBeTruthy();
   });
 });

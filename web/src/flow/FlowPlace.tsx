@@ -85,6 +85,9 @@ export function FlowPlace({ view }: { view: MixView }) {
             focused={focused}
             onFocus={setFocused}
             onFold={toggleFold}
+            onSendTo={(channels, destination) =>
+              apply({ edit: "send-channels-to", channels, destination })
+            }
           />
         </div>
         {side.shown && (

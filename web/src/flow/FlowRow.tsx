@@ -1,4 +1,4 @@
-import { memo } from "react";
+import { memo, useState } from "react";
 import { Mark, type Shape } from "../ui/Mark";
 import { BESIDE_NAME } from "./geometry";
 import { nameWidth, stretchFor } from "./names";
@@ -36,12 +36,19 @@ interface Props {
   onPick: (id: string, event: React.MouseEvent) => void;
   onFocus: (id: string) => void;
   onFold: (bus: string) => void;
+  onDrag: (id: string, event: React.DragEvent) => void;
+  /** Something was dragged onto it; only rows that can be sent to take it. */
+  onDrop: (id: string) => void;
   register: (id: string, element: HTMLElement | null) => void;
 }
 
 /** Pixels that figures take beside a name. */
 const LAYOUT = 22;
 const VALUE = 38;
+
+/** What can be dragged, and what it can be dropped on: sent to. */
+const DRAGGED: Shape[] = ["seat", "free", "bus", "return", "fold"];
+const TAKES: Shape[] = ["bus", "return", "master"];
 
 /** What a column has room for beside its names: for all of its rows, or for none. */
 export interface Beside {
@@ -63,6 +70,8 @@ export const FlowRow = memo(function FlowRow(props: Props) {
   const { facts, x, y, width, height, picked, dim, layout, value } = props;
   const strong = isStrong(facts);
   const small = height < 20;
+  const [over, setOver] = useState(false);
+  const takes = TAKES.includes(facts.shape);
   const room = width - BESIDE_NAME - (layout ? LAYOUT : 0) - (value ? VALUE : 0);
   const stretch = stretchFor(nameWidth(facts.name, strong, small ? "small" : "row"), room);
   return (
@@ -78,8 +87,22 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       data-row={facts.id}
       className={`absolute flex items-center gap-1.5 border-b border-rule-2 pr-1 select-none ${
         picked ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
-      }`}
+      } ${over ? "outline-2 outline-active" : ""}`}
       style={{ left: x, top: y - height / 2, width, height }}
+      draggable={DRAGGED.includes(facts.shape)}
+      onDragStart={(event) => props.onDrag(facts.id, event)}
+      onDragOver={(event) => {
+        if (takes) {
+          event.preventDefault();
+          setOver(true);
+        }
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={() => {
+        setOver(false);
+        props.onDrop(facts.id);
+      }}
+      onContextMenu={(event) => !picked && props.onPick(facts.id, event)}
       onMouseEnter={() => props.onPoint(facts.id)}
       onMouseLeave={() => props.onPoint(undefined)}
       onClick={(event) => props.onPick(facts.id, event)}

@@ -14,6 +14,8 @@ export function useLasso(
       !pane ||
       !geometry ||
       event.button !== 0 ||
+      // A finger scrolls.
+      event.pointerType === "touch" ||
       (event.target as Element).closest("[data-row]")
     ) {
       return;
@@ -34,9 +36,14 @@ export function useLasso(
       };
     };
     const move = (e: PointerEvent) => setBox(boxTo(e));
-    const end = (e: PointerEvent) => {
+    const done = () => {
       window.removeEventListener("pointermove", move);
+      window.removeEventListener("pointerup", end);
+      window.removeEventListener("pointercancel", done);
       setBox(undefined);
+    };
+    const end = (e: PointerEvent) => {
+      done();
       const now = boxTo(e);
       if (now.width + now.height < 6) {
         onRows([]);
@@ -52,7 +59,8 @@ export function useLasso(
       onRows(inside.map((row) => row.id));
     };
     window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", end, { once: true });
+    window.addEventListener("pointerup", end);
+    window.addEventListener("pointercancel", done);
   };
   return { box, start };
 }

@@ -60,6 +60,17 @@ function complain(error: unknown) {
   notify(error instanceof Error ? error.message : String(error), "wrong");
 }
 
+/** Opens a delivery for a Mix and sends files into it. */
+export async function receiveInto(client: QueryClient, mix: string, received: Received[]) {
+  const delivery = await openDelivery(mix, nameOfBatch(received));
+  await client.invalidateQueries({ queryKey: ["deliveries", mix] });
+  void send(client, mix, delivery, received).catch((error: unknown) => {
+    put(mix, undefined);
+    complain(error);
+  });
+  return delivery;
+}
+
 /** What is being received for a Mix, and what can be done about it. */
 export function useReceiving(mix: string, onOpened: (delivery: string) => void) {
   const client = useQueryClient();
@@ -77,12 +88,8 @@ export function useReceiving(mix: string, onOpened: (delivery: string) => void) 
         return;
       }
       try {
-        const delivery = await openDelivery(mix, nameOfBatch(received));
-        await client.invalidateQueries({ queryKey: ["deliveries", mix] });
-        onOpened(delivery);
-        await send(client, mix, delivery, received);
+        onOpened(await receiveInto(client, mix, received));
       } catch (error) {
-        put(mix, undefined);
         complain(error);
       }
     },

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
-import { screen, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { ShelfItem } from "../api/client";
-import { answers, asked, show, withServer } from "../testing/render";
+import { answers, asked, refusal, show, withServer } from "../testing/render";
 import { ShelfPlace } from "./ShelfPlace";
 
 withServer();
@@ -95,5 +95,50 @@ describe("the shelf", () => {
       path: "/api/mixes/files",
       body: { version: 2 },
     });
+  });
+
+  it("starts a session with what is dropped on it", async () => {
+    answers.set("POST /api/mixes/sessions", { id: "m7" });
+    answers.set("POST /api/mixes/m7/deliveries", { id: "d7" });
+    show(<ShelfPlace />);
+    const place = (await screen.findByText("Band")).closest('[role="presentation"]');
+    const file = new File(["x"], "kick.wav");
+    const entry = {
+      isFile: true,
+      fullPath: "/Song of storms/kick.wav",
+      file: (then: (file: File) => void) => then(file),
+    };
+    fireEvent.drop(place ?? document.body, {
+      dataTransfer: { items: [{ webkitGetAsEntry: () => entry }] },
+    });
+    expect(await screen.findByText("Start a session with 1 file")).toBeTruthy();
+    expect(screen.getByLabelText("Name of the song or programme")).toHaveProperty(
+      "value",
+      "Song of storms",
+    );
+    await userEvent.selectOptions(screen.getByLabelText("Template"), "Series");
+    await userEvent.keyboard("{Control>}{Enter}{/Control}");
+    await waitFor(() =>
+      expect(asked).toContainEqual({
+        method: "POST",
+        path: "/api/mixes/m7/deliveries",
+        body: { name: "Song of storms" },
+      }),
+    );
+    expect(asked).toContainEqual({
+      method: "POST",
+      path: "/api/mixes/sessions",
+      body: { template: "Series", name: "Song of storms" },
+    });
+  });
+
+  it("does not look empty while it is read, and says why it cannot be", async () => {
+    answers.set("GET /api/mixes", refusal("The database is being copied.", 503));
+    show(<ShelfPlace />);
+    expect(screen.queryByText(/Sessions/)).toBeNull();
+    expect((await screen.findByRole("alert")).textContent).toContain("being copied");
+    answers.set("GET /api/mixes", [item("Band")]);
+    await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+    expect(await screen.findByText("Band")).toBeTruthy();
   });
 });

@@ -1,3 +1,4 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
@@ -10,8 +11,11 @@ import {
   type MakeRequest,
 } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { Loading } from "../shell/Loading";
 import { notify } from "../shell/notices";
-import { Field, FormDialog } from "../ui/FormDialog";
+import { nameOfBatch, ofDrop, type Received } from "../intake/received";
+import { receiveInto } from "../intake/receiving";
+import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { plural, when } from "../ui/format";
 import { JOBS } from "../ui/jobs";
 import { FlowThumb } from "./FlowThumb";
@@ -25,6 +29,8 @@ export function ShelfPlace() {
   const [archived, setArchived] = useState(false);
   const [album, setAlbum] = useState(false);
   const [space, setSpace] = useState(false);
+  const [over, setOver] = useState(false);
+  const [dropped, setDropped] = useState<Received[]>();
   const navigate = useNavigate();
   const { mutate: make } = useMake();
   const file = useRef<HTMLInputElement>(null);
@@ -59,7 +65,10 @@ export function ShelfPlace() {
         notify("A template is made; its audio was left out, but for what is kept on purpose.");
       }
     });
-  const found = (shelf.data ?? [])
+  if (!shelf.data) {
+    return <Loading what="The shelf" query={shelf} />;
+  }
+  const found = shelf.data
     .filter((item) => archived || !item.archived)
     .filter((item) => isFound(item, wanted));
   const unreadable = found.filter((item) => item.unreadable !== undefined);
@@ -67,7 +76,24 @@ export function ShelfPlace() {
   const templates = readable.filter((item) => item.kind === "template");
   const sessions = readable.filter((item) => item.kind === "session");
   return (
-    <div className="h-full overflow-y-auto px-6 py-5">
+    <div
+      role="presentation"
+      className={`h-full overflow-y-auto px-6 py-5 ${over ? "bg-active-ground" : ""}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        void ofDrop(event.dataTransfer).then((received) =>
+          received.length > 0
+            ? setDropped(received)
+            : notify("There was no file in that.", "wrong"),
+        );
+      }}
+    >
       <h1 className="sr-only">Shelf</h1>
       <div className="mb-4 flex items-baseline gap-5 text-small">
         <label>
@@ -108,7 +134,6 @@ export function ShelfPlace() {
           }}
         />
       </div>
-      {shelf.error && <p className="text-wrong">{shelf.error.message}</p>}
       <Section
         title="Sessions"
         empty="Sessions are started from a template: choose one below."
@@ -143,6 +168,13 @@ export function ShelfPlace() {
           )
         );
       })}
+      {dropped && (
+        <SessionOfDrop
+          received={dropped}
+          templates={shelf.data.filter((item) => item.kind === "template" && !item.archived)}
+          onClose={() => setDropped(undefined)}
+        />
+      )}
       {album && <NewAlbum onClose={() => setAlbum(false)} />}
       {space && <SpaceDialog onClose={() => setSpace(false)} />}
       {starting && <StartSession template={starting} onClose={() => setStarting(undefined)} />}
@@ -248,6 +280,52 @@ function isFound(item: ShelfItem, wanted: string): boolean {
     .toLowerCase()
     .split(/\s+/)
     .every((word) => text.includes(word));
+}
+
+interface SessionOfDropProps {
+  received: Received[];
+  templates: ShelfItem[];
+  onClose: () => void;
+}
+
+/** What is dropped on the shelf becomes a session: which template, and what it is called. */
+function SessionOfDrop({ received, templates, onClose }: SessionOfDropProps) {
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const { ask } = useStartSession();
+  const [template, setTemplate] = useState(templates[0]?.id ?? "");
+  const [name, setName] = useState(nameOfBatch(received));
+  return (
+    <FormDialog
+      title={`Start a session with ${plural(received.length, "file")}`}
+      description="It takes the template as it is now. The files are received into its intake; nothing is routed before you have seen where it will go."
+      does="Start"
+      busy={template === ""}
+      onClose={onClose}
+      onSubmit={async () => {
+        const made = await ask({ template, name });
+        await receiveInto(client, made.id, received);
+        void navigate(`/mixes/${made.id}/intake`);
+      }}
+    >
+      <Field label="Template">
+        <Select
+          value={template}
+          choices={templates.map((item) => ({ id: item.id, label: item.name }))}
+          onChange={setTemplate}
+        />
+      </Field>
+      <Field label="Name of the song or programme">
+        <input
+          required
+          dir="auto"
+          className="border-b border-rule bg-transparent py-1 text-title"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </Field>
+    </FormDialog>
+  );
 }
 
 function NewAlbum({ onClose }: { onClose: () => void }) {

@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { screen, waitFor } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Finding, MixView } from "../api/client";
 import { answers, asked, edits, show, view, withServer } from "../testing/render";
-import { dismiss, notify } from "./notices";
+import { heard } from "./connection";
+import { dismiss, notify, tellDone } from "./notices";
 import { Shell } from "./Shell";
 
 withServer();
@@ -86,5 +87,72 @@ describe("the shell", () => {
     expect(await screen.findByText("The disk is full.")).toBeTruthy();
     await userEvent.click(screen.getByRole("button", { name: "Put away" }));
     expect(screen.queryByText("The disk is full.")).toBeNull();
+  });
+
+  it("offers to take back the last step, and only that of the Mix that is shown", async () => {
+    open();
+    act(() => tellDone("m1", "Mute “kick”.", true));
+    act(() => tellDone("m1", "Mute “snare”.", true));
+    expect(screen.queryByText("Mute “kick”.")).toBeNull();
+    await userEvent.click(screen.getByText("Undo"));
+    await waitFor(() => expect(asked.some((one) => one.path === "/api/mixes/m1/undo")).toBe(true));
+    act(() => tellDone("another", "Mute “bass”.", true));
+    expect(screen.getByText("Mute “bass”.")).toBeTruthy();
+    expect(screen.queryByText("Undo")).toBeNull();
+  });
+
+  it("says when nobody answers, and asks anew for everything when somebody does", async () => {
+    open();
+    act(() => heard(false));
+    expect(screen.getByText("Not connected")).toBeTruthy();
+    await waitFor(() => expect(screen.queryByText("Not connected")).toBeNull(), { timeout: 5000 });
+    expect(asked.some((one) => one.path === "/api/ready")).toBe(true);
+  });
+
+  it("names the page after Mix and place", () => {
+    open();
+    expect(document.title).toBe("Shelf · Test · Drevik");
+  });
+
+  it("leaves single keys alone when they are switched off", async () => {
+    open();
+    await userEvent.keyboard("{Control>}{Alt>}k{/Alt}{/Control}");
+    await userEvent.keyboard("j");
+    expect(screen.queryByRole("dialog")).toBeNull();
+    await userEvent.keyboard("{Control>}k{/Control}");
+    expect(screen.getByRole("dialog")).toBeTruthy();
+    await userEvent.keyboard("single keys on{Enter}j");
+    expect(await screen.findByRole("dialog")).toBeTruthy();
+  });
+
+  it("survives a place that cannot be drawn", async () => {
+    const quiet = vi.spyOn(console, "error").mockReturnValue(undefined);
+    let broken = true;
+    const Place = () => {
+      if (broken) {
+        throw new Error("a fault of ours");
+      }
+      return <p>It is here.</p>;
+    };
+    show(
+      <Shell mix={view()}>
+        <Place />
+      </Shell>,
+    );
+    expect(screen.getByText(/a fault of ours/)).toBeTruthy();
+    expect(screen.getByRole("link", { name: /Ledger/ })).toBeTruthy();
+    broken = false;
+    await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+    expect(screen.getByText("It is here.")).toBeTruthy();
+    quiet.mockRestore();
+  });
+
+  it("does an act once while its key is held, but for undo", async () => {
+    open({ undo: "mute “kick”" });
+    const press = (repeat: boolean) => fireEvent.keyDown(document.body, { key: "j", repeat });
+    press(true);
+    expect(screen.queryByRole("dialog")).toBeNull();
+    press(false);
+    expect(await screen.findByRole("dialog")).toBeTruthy();
   });
 });

@@ -93,7 +93,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         key: "ctrl+alt+k",
         run: toggleSingleKeys,
       },
-      { id: "copy-link", label: "Copy a link to what is shown", key: "y", run: copyLink },
+      { id: "copy-link", label: "Copy a link to what is shown", key: "shift+y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
       { id: "keys", label: "Keys of this place", key: "?", run: () => setOpen("keys") },
     ];

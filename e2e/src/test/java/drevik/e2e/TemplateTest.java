@@ -189,7 +189,7 @@ class TemplateTest {
         i < 30 && !says.locator("xpath=ancestor::li").innerText().contains("Alt 1");
         i++) {
       if (i == 0) {
-        tabTo(page.locator("main li a[tabindex='0']"));
+        tabTo(page.locator("main li a[tabindex='0'], main [aria-expanded][tabindex='0']"));
       }
       keys.press("ArrowDown");
     }
