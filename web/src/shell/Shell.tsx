@@ -3,6 +3,7 @@ import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
 import { useEdit, useUndo } from "../api/queries";
 import { Chooser } from "../ui/Chooser";
+import { forgetStep } from "../ui/backCloses";
 import { focusHome } from "../ui/returnFocus";
 import { useActs, useOffer, type Act } from "./acts";
 import { HistoryDialog } from "./HistoryDialog";
@@ -35,7 +36,8 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   const navigate = useNavigate();
   const [theme, toggleTheme] = useTheme();
   const singleKeys = useSingleKeys();
-  const { pathname } = useLocation();
+  const { pathname, key } = useLocation();
+  useEffect(forgetStep, [key]);
   useTitle(mix, pathname);
   useFocusOnPlace(pathname);
   const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe">();

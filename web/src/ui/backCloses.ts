@@ -3,15 +3,28 @@ import { useEffect, useRef } from "react";
 /** Windows that are open, the topmost last. */
 const open: (() => void)[] = [];
 
-/** Whether the last step of the page's history is one that only a window has made. */
+/**
+ * Whether the last step of the page's history is one that only a window has made. It stays when the
+ * window is closed otherwise: taking it back would cross what is gone to at the same moment.
+ */
 let stepped = false;
 
-/** Back has taken the step away, and the topmost window with it. */
+/** Back has taken the step away: with the topmost window, or, where none is open, one step more. */
 function onBack() {
   if (stepped) {
     stepped = false;
-    open.at(-1)?.();
+    const close = open.at(-1);
+    if (close) {
+      close();
+    } else {
+      history.back();
+    }
   }
+}
+
+/** Somewhere else was gone to: the last step is not a window's any more. */
+export function forgetStep() {
+  stepped = (history.state as { window?: boolean } | null)?.window === true;
 }
 
 /** While a window is open, Back closes it and does not leave the place. */
@@ -31,15 +44,6 @@ export function useBackCloses(close: () => void) {
     }
     return () => {
       open.splice(open.indexOf(mine), 1);
-      // Later: one window may make room for the next, which takes the step over.
-      setTimeout(() => {
-        if (open.length === 0 && stepped) {
-          stepped = false;
-          if ((history.state as { window?: boolean } | null)?.window) {
-            history.back();
-          }
-        }
-      });
     };
   }, []);
 }

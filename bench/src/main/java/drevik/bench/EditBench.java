@@ -1,18 +1,10 @@
 package drevik.bench;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-import drevik.codec.Documents;
-import drevik.mix.Mix;
 import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -63,28 +55,21 @@ final class EditBench {
       })
       """;
 
-  private final HttpClient http = HttpClient.newHttpClient();
-  private final URI application;
+  private final StartedServer server;
 
-  private EditBench(URI application) {
-    this.application = application;
+  private EditBench(StartedServer server) {
+    this.server = server;
   }
 
   static void run(URI application) throws IOException, InterruptedException {
-    EditBench bench = new EditBench(application);
+    EditBench bench = new EditBench(new StartedServer(application));
     for (int size : SIZES) {
-      bench.overHttp(size, bench.create(LargeMix.of(size)));
+      bench.overHttp(size, bench.server.create(LargeMix.of(size)));
     }
     try (Playwright playwright = Playwright.create();
-        Browser browser =
-            playwright
-                .chromium()
-                .launch(
-                    new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of("--no-sandbox", "--disable-gpu")))) {
+        Browser browser = StartedServer.chromium(playwright)) {
       for (int size : SIZES) {
-        bench.inChromium(size, bench.create(LargeMix.of(size)), browser);
+        bench.inChromium(size, bench.server.create(LargeMix.of(size)), browser);
       }
     }
   }
@@ -99,7 +84,7 @@ final class EditBench {
       String request =
           "{\"id\":\"bench-%1$d\",\"basedOn\":%1$d,\"edit\":%2$s}".formatted(i + WARM_UP + 1, edit);
       long began = System.nanoTime();
-      String answer = post("/api/mixes/" + id + "/edits", request);
+      String answer = server.post("/api/mixes/" + id + "/edits", request);
       if (i >= 0) {
         times[i] = (System.nanoTime() - began) / 1e6;
         bytes = answer.length();
@@ -123,7 +108,7 @@ final class EditBench {
     for (int i = 0; i < DRAWS; i++) {
       try (Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800))) {
         page.addInitScript(WATCH);
-        page.navigate(application.resolve("/mixes/" + id + "/flow?picked=seat-0").toString());
+        page.navigate(server.url("/mixes/" + id + "/flow?picked=seat-0"));
         page.waitForFunction("window.firstDrawn > 0");
         drawn[i] = ((Number) page.evaluate("window.firstDrawn")).doubleValue();
         if (i == DRAWS - 1) {
@@ -141,32 +126,8 @@ final class EditBench {
         Locale.ROOT,
         "flow: %d channels: first drawn in %.0f ms, an edit redrawn in %.0f ms, of which %.0f ms after the answer (medians)%n",
         size,
-        median(drawn),
-        median(redrawn),
-        median(afterAnswer));
-  }
-
-  private static double median(double[] times) {
-    Arrays.sort(times);
-    return times[times.length / 2];
-  }
-
-  /** The id of a new Mix on the shelf. */
-  private String create(Mix mix) throws IOException, InterruptedException {
-    String answer = post("/api/mixes/files", Documents.writeMix(mix));
-    return answer.replaceAll(".*\"id\":\"([^\"]*)\".*", "$1");
-  }
-
-  private String post(String path, String body) throws IOException, InterruptedException {
-    HttpRequest request =
-        HttpRequest.newBuilder(application.resolve(path))
-            .header("Content-Type", path.endsWith("files") ? "text/plain" : "application/json")
-            .POST(BodyPublishers.ofString(body))
-            .build();
-    var answer = http.send(request, BodyHandlers.ofString());
-    if (answer.statusCode() != 200) {
-      throw new IOException(path + " was answered " + answer.statusCode() + ": " + answer.body());
-    }
-    return answer.body();
+        StartedServer.median(drawn),
+        StartedServer.median(redrawn),
+        StartedServer.median(afterAnswer));
   }
 }

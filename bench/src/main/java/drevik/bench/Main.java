@@ -31,7 +31,8 @@ import java.util.Map;
  * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
  * for how long line check and coverage take; or {@code song}, the script and a work folder, for how
  * fast the demo song prints; or {@code sort} and a list of labelled names; or {@code edits} and the
- * address of a started application, for how long an edit takes by way of HTTP and in a browser.
+ * address of a started application, for how long an edit takes by way of HTTP and in a browser; or
+ * {@code page} and that address, for how long pages take.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -52,6 +53,10 @@ public final class Main {
       EditBench.run(URI.create(args[1]));
       return;
     }
+    if (args.length == 2 && args[0].equals("page")) {
+      PageBench.run(URI.create(args[1]));
+      return;
+    }
     if (args.length == 2 && args[0].equals("sort")) {
       SortBench.run(Path.of(args[1]));
       return;
@@ -66,7 +71,7 @@ public final class Main {
     }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench edits URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench edits URL | bench page URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

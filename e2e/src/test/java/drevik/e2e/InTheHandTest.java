@@ -108,7 +108,7 @@ class InTheHandTest {
         .getByRole(AriaRole.BUTTON)
         .click();
     assertThat(page.locator("[data-at='0 " + fader + "']")).hasText("−19");
-    assertThat(page.locator("[data-at='4 " + fader + "']")).hasText("−16");
+    assertThat(page.locator("[data-at='4 " + fader + "']")).hasText("−17");
     assertThat(page).hasURL(Pattern.compile("sort=faderDb"));
     page.reload();
     assertThat(page.locator("[data-at='0 " + fader + "']")).hasText("−19");

@@ -254,6 +254,66 @@ class WholePathTest {
     }
   }
 
+  /**
+   * Texts that end at an edge that is not theirs, and neither say so nor are told whole in a hint.
+   */
+  private static final String CUT =
+      """
+      () => {
+        const cut = [];
+        const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+        while (texts.nextNode()) {
+          const text = texts.currentNode;
+          if (!text.textContent.trim() || text.parentElement.closest('.sr-only, option, script')) {
+            continue;
+          }
+          const range = document.createRange();
+          range.selectNodeContents(text);
+          const box = range.getBoundingClientRect();
+          let says = false;
+          for (let at = text.parentElement; at && box.width > 0; at = at.parentElement) {
+            const style = getComputedStyle(at);
+            says ||= style.textOverflow === 'ellipsis' && at.closest('[title]') !== null;
+            if (style.overflowX === 'auto' || style.overflowX === 'scroll') {
+              break;
+            }
+            const edge = at.getBoundingClientRect();
+            if (style.overflowX !== 'visible' && edge.width > 1
+                && (box.right > edge.right + 1.5 || box.left < edge.left - 1.5)) {
+              if (!says) {
+                cut.push(text.textContent.trim());
+              }
+              break;
+            }
+          }
+        }
+        return cut;
+      }
+      """;
+
+  @Test
+  void noTextIsCutWithoutAnEllipsisAndAHint() {
+    Page page = open("/shelf", ColorScheme.LIGHT);
+    page.getByText("Weathervane").first().waitFor();
+    List<?> ids =
+        (List<?>)
+            page.evaluate(
+                "fetch('/api/mixes').then(a => a.json()).then(all => all.map(m => m.id))");
+    assertThat(ids).hasSizeGreaterThan(8);
+    for (int width : new int[] {1280, 1024}) {
+      page.setViewportSize(width, 800);
+      for (Object id : ids) {
+        for (String place : List.of("flow", "ledger", "check", "delivery")) {
+          page.navigate(application.url("/mixes/" + id + "/" + place));
+          page.locator("main h1").waitFor();
+          page.waitForTimeout(250);
+          assertThat((List<?>) page.evaluate(CUT)).as("%s at %d: %s", id, width, place).isEmpty();
+        }
+      }
+    }
+    page.close();
+  }
+
   private static void check(Page page, String where) {
     // Ribbons and dialogs fade in, and pointing at a row dims the others: colours are judged at
     // rest.

@@ -1,0 +1,146 @@
+package drevik.bench;
+
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.io.IOException;
+import java.net.URI;
+import java.util.Locale;
+import java.util.concurrent.atomic.AtomicLong;
+
+/**
+ * How long pages take in Chromium with a Mix of 1,000 channels: the Ledger drawn, filtered, walked;
+ * and the first load of the Flow over a line of 10 Mb/s and 40 ms, with nothing kept.
+ */
+final class PageBench {
+  private static final int CHANNELS = 1000;
+  private static final int RUNS = 5;
+  private static final int STEPS = 20;
+  private static final double BYTES_PER_SECOND = 10e6 / 8;
+  private static final int LATENCY_MILLISECONDS = 40;
+
+  /** Milliseconds from doing something until what it shows stands in a frame. */
+  private static final String TIMED =
+      """
+      window.timed = (act, shown) => new Promise((done) => {
+        const from = performance.now();
+        const look = () =>
+          shown()
+            ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - from), 0))
+            : setTimeout(look, 1);
+        act();
+        look();
+      });
+      """;
+
+  private static final String DRAWN =
+      "timed(() => undefined, () => document.querySelector('[role=gridcell]'))";
+
+  private static final String FILTERED =
+      """
+      () => {
+        const field = document.querySelector('main input');
+        const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+        const before = document.querySelector('[aria-live]').textContent;
+        return timed(
+          () => {
+            set.call(field, field.value ? '' : '7');
+            field.dispatchEvent(new Event('input', { bubbles: true }));
+          },
+          () => document.querySelector('[aria-live]').textContent !== before);
+      }
+      """;
+
+  private static final String WALKED =
+      """
+      () => {
+        const grid = document.querySelector('[role=grid]');
+        const at = () => grid.getAttribute('aria-activedescendant');
+        const before = at();
+        return timed(
+          () => grid.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', bubbles: true })),
+          () => at() !== before);
+      }
+      """;
+
+  private PageBench() {}
+
+  static void run(URI application) throws IOException, InterruptedException {
+    StartedServer server = new StartedServer(application);
+    String id = server.create(LargeMix.of(CHANNELS));
+    try (Playwright playwright = Playwright.create();
+        Browser browser = StartedServer.chromium(playwright)) {
+      ledger(server, id, browser);
+      firstLoad(server, server.create(LargeMix.of(64)), browser);
+    }
+  }
+
+  private static void ledger(StartedServer server, String id, Browser browser) {
+    double[] drawn = new double[RUNS];
+    double[] filtered = new double[STEPS];
+    double[] walked = new double[STEPS];
+    int nodes = 0;
+    for (int i = 0; i < RUNS; i++) {
+      try (Page page = page(browser)) {
+        page.navigate(server.url("/mixes/" + id + "/ledger"));
+        page.evaluate(DRAWN);
+        drawn[i] = number(page.evaluate("performance.now()"));
+        for (int k = 0; i == RUNS - 1 && k < STEPS; k++) {
+          filtered[k] = number(page.evaluate(FILTERED));
+          walked[k] = number(page.evaluate(WALKED));
+        }
+        nodes = (int) number(page.evaluate("document.querySelectorAll('*').length"));
+      }
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "ledger: %d channels: first drawn in %.0f ms, filtered in %.0f ms, an arrow in %.0f ms (medians), %d nodes%n",
+        CHANNELS,
+        StartedServer.median(drawn),
+        StartedServer.median(filtered),
+        StartedServer.median(walked),
+        nodes);
+  }
+
+  private static void firstLoad(StartedServer server, String id, Browser browser) {
+    double[] drawn = new double[RUNS];
+    AtomicLong bytes = new AtomicLong();
+    for (int i = 0; i < RUNS; i++) {
+      try (Page page = page(browser)) {
+        CDPSession session = page.context().newCDPSession(page);
+        session.send("Network.enable");
+        JsonObject line = new JsonObject();
+        line.addProperty("offline", false);
+        line.addProperty("latency", LATENCY_MILLISECONDS);
+        line.addProperty("downloadThroughput", BYTES_PER_SECOND);
+        line.addProperty("uploadThroughput", BYTES_PER_SECOND);
+        session.send("Network.emulateNetworkConditions", line);
+        bytes.set(0);
+        session.on(
+            "Network.loadingFinished",
+            event -> bytes.addAndGet(event.get("encodedDataLength").getAsLong()));
+        page.navigate(server.url("/mixes/" + id + "/flow"));
+        page.evaluate("timed(() => undefined, () => document.querySelector('[data-row]'))");
+        drawn[i] = number(page.evaluate("performance.now()"));
+      }
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "first load at 10 Mb/s and %d ms: the Flow of 64 seats stands after %.0f ms (median), %.0f kB over the wire%n",
+        LATENCY_MILLISECONDS,
+        StartedServer.median(drawn),
+        bytes.get() / 1e3);
+  }
+
+  private static Page page(Browser browser) {
+    Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    page.addInitScript(TIMED);
+    return page;
+  }
+
+  private static double number(Object value) {
+    return ((Number) value).doubleValue();
+  }
+}
