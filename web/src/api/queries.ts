@@ -45,6 +45,7 @@ export async function readAhead(client: QueryClient, path: string): Promise<void
   await Promise.all([
     client.prefetchQuery(knowledge),
     id === undefined ? undefined : client.prefetchQuery(mix(id)),
+    id !== undefined && path.endsWith("/ledger") ? readLedger(client, id) : undefined,
   ]);
 }
 
@@ -280,10 +281,21 @@ export function usePaths(
   });
 }
 
+const ledger = (id: string) =>
+  answered(api.GET("/api/mixes/{id}/ledger", { params: { path: { id } } }));
+
+/** Beside the Mix and not after it: it says itself of which revision it is. */
+async function readLedger(client: QueryClient, id: string) {
+  const read = await ledger(id).catch(() => undefined);
+  if (read) {
+    client.setQueryData(["ledger", id, read.revision], read);
+  }
+}
+
 export function useLedger(id: string, revision: number) {
   return useQuery({
     queryKey: ["ledger", id, revision],
-    queryFn: () => answered(api.GET("/api/mixes/{id}/ledger", { params: { path: { id } } })),
+    queryFn: () => ledger(id),
     placeholderData: keepPreviousData,
   });
 }

@@ -16,7 +16,7 @@ public enum Rule {
       "Something arrives at every bus, return and master."),
   REACHED_TWICE(
       "The same sound twice is louder than it was set, and combs as soon as one path is late.",
-      "No file hears a seat by two ways at once."),
+      "No file hears a seat by two dry ways."),
   IN_NO_STEM(
       "The stems would not add up to the mix: this would be missing from them.",
       "Every seat of a mix is in one of its stems."),
@@ -53,7 +53,7 @@ public enum Rule {
       "Every key listens to something that sounds."),
   LAYOUT_MISMATCH(
       "Channels are folded together here; that may be meant, but seldom is.",
-      "Nothing is folded into fewer channels than it has."),
+      "Nothing is folded down where no file has it in full."),
   POSITION_UNHEARD(
       "What was to be heard behind or below is heard in front only.",
       "What is placed in a surround or an LFE finds one there."),

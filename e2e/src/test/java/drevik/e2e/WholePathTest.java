@@ -359,6 +359,8 @@ class WholePathTest {
       }
       page.keyboard().press("6");
       button(page, "Print 11").click();
+      // Another run may be shown until this one has begun.
+      page.waitForURL(java.util.regex.Pattern.compile("print="));
       assertThat(page.getByText("Stems add up to the mix"))
           .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
       picture(page, "delivery-sheet-" + theme);
