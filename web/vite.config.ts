@@ -31,5 +31,6 @@ export default defineConfig({
   build: { chunkSizeWarningLimit: 1000 },
   // A busy machine is slow, and not wrong.
   test: { testTimeout: 30_000 },
-  server: { proxy: { "/api": "http://127.0.0.1:8117" } },
+  // The guide stands beside the front end.
+  server: { fs: { allow: [".."] }, proxy: { "/api": "http://127.0.0.1:8117" } },
 });

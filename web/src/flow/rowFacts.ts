@@ -41,7 +41,10 @@ export function rowFacts(
       const output = outputs.get(id);
       const fold = folds.get(id);
       if (channel) {
-        return ofChannel(channel, colour(id), channels.get(channel.output ?? "")?.name);
+        const sends = channel.sends
+          .flatMap((send) => send.destinations)
+          .map((to) => channels.get(to)?.name ?? "?");
+        return ofChannel(channel, colour(id), channels.get(channel.output ?? "")?.name, sends);
       }
       if (output) {
         return ofOutput(output, colour(output.channel));
@@ -51,9 +54,16 @@ export function rowFacts(
   };
 }
 
-function ofChannel(channel: Channel, family: string, destination?: string): RowFacts {
+function ofChannel(
+  channel: Channel,
+  family: string,
+  destination: string | undefined,
+  sends: string[],
+): RowFacts {
   const free = channel.kind === "seat" && channel.clips.length === 0;
-  const goes = channel.output ? `, goes to ${destination ?? "?"}` : "";
+  const goes =
+    (channel.output ? `, goes to ${destination ?? "?"}` : "") +
+    (sends.length > 0 ? `, sends to ${sends.join(", ")}` : "");
   return {
     id: channel.id,
     name: channel.name,

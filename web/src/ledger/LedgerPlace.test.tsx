@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { LedgerView } from "../api/client";
-import { answers, edits, show, view, withServer } from "../testing/render";
+import { answers, edits, refusal, show, view, withServer } from "../testing/render";
 import { LedgerPlace } from "./LedgerPlace";
 
 withServer();
@@ -69,6 +69,17 @@ describe("the ledger", () => {
     await userEvent.keyboard("1{Escape}2{Tab}");
     expect(edits()).toMatchObject([{}, {}, { channels: ["mix"], cells: [["2"]] }]);
     expect(document.activeElement).toBe(screen.getByRole("grid"));
+  });
+
+  it("keeps what was typed where the server refuses it", async () => {
+    answers.set("POST /api/mixes/m1/edits", refusal("“loud” is not a level in dB."));
+    await open();
+    await userEvent.keyboard("{ArrowRight}{ArrowRight}loud{Enter}");
+    const field = await screen.findByRole("textbox", { name: "Fader dB" });
+    await waitFor(() => expect(field).toHaveProperty("value", "loud"));
+    answers.delete("POST /api/mixes/m1/edits");
+    await userEvent.keyboard("{Control>}a{/Control}-6{Enter}");
+    expect(edits()).toMatchObject([{ cells: [["loud"]] }, { cells: [["-6"]] }]);
   });
 
   it("puts columns away and brings them back", async () => {

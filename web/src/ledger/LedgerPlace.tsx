@@ -4,6 +4,7 @@ import type { Edit, LedgerView, MixView } from "../api/client";
 import { useEdit, useLedger } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
+import { notify } from "../shell/notices";
 import { Chooser } from "../ui/Chooser";
 import { plural } from "../ui/format";
 import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corner } from "./block";
@@ -97,7 +98,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     { row: Math.min(anchor.row, Math.max(0, rows.length - 1)), column: anchor.column },
     here,
   );
-  const { mutate: edit } = useEdit(view.id);
+  const { mutate: edit, ask } = useEdit(view.id);
   const scroller = useRef<HTMLDivElement>(null);
   const table = useRef<HTMLTableElement>(null);
   const filter = useRef<HTMLInputElement>(null);
@@ -110,13 +111,13 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     scrollPaddingStart: 2 * ROW_HEIGHT,
   });
 
-  const write = (top: number, left: number, block: string[][]) =>
-    edit({
-      edit: "paste-cells",
-      channels: rows.slice(top).map((row) => row.channel),
-      columns: columns.slice(left).map((column) => column.id),
-      cells: block,
-    } satisfies Edit);
+  const paste = (top: number, left: number, block: string[][]): Edit => ({
+    edit: "paste-cells",
+    channels: rows.slice(top).map((row) => row.channel),
+    columns: columns.slice(left).map((column) => column.id),
+    cells: block,
+  });
+  const write = (top: number, left: number, block: string[][]) => edit(paste(top, left, block));
   const go = (next: Corner, extend: boolean) => {
     setTo(next);
     if (!extend) {
@@ -140,7 +141,18 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     const text = typed.current;
     if (text !== undefined) {
       setTyping(undefined);
-      write(here.row, here.column, [[text]]);
+      const cell = { row: here.row, column: here.column };
+      ask(paste(cell.row, cell.column, [[text]])).catch((error: unknown) => {
+        // What was typed is not lost: it stands in its cell again, unless another is being typed.
+        notify(
+          `“${text}” was not written: ${error instanceof Error ? error.message : String(error)}`,
+          "wrong",
+        );
+        if (typed.current === undefined) {
+          go(cell, false);
+          setTyping(text);
+        }
+      });
       const next = then && moved(here, then, rows.length, columns.length);
       if (next) {
         go(next, false);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
 import { useEdit, useUndo } from "../api/queries";
@@ -24,6 +24,9 @@ const PLACES = [
   { path: "delivery", label: "Delivery sheet", key: "6" },
 ];
 
+/** Read when it is asked for. */
+const GuideDialog = lazy(() => import("../help/GuideDialog"));
+
 /** What goes through the revisions, as signs beside the name. */
 const STEPS = [
   { id: "undo", sign: "↶" },
@@ -40,7 +43,8 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   useEffect(forgetStep, [key]);
   useTitle(mix, pathname);
   useFocusOnPlace(pathname);
-  const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe">();
+  useFocusAfterEdit(mix?.revision);
+  const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe" | "guide">();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
   const { ask: edit } = useEdit(mix?.id ?? "");
@@ -98,6 +102,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       { id: "copy-link", label: "Copy a link to what is shown", key: "shift+y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
       { id: "keys", label: "Keys of this place", key: "?", run: () => setOpen("keys") },
+      { id: "guide", label: "Guide…", key: "F1", run: () => setOpen("guide") },
     ];
   }, [mix, navigate, step, toggleTheme, singleKeys]);
   useOffer("shell", acts);
@@ -171,6 +176,9 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
           <button className="min-h-6" onClick={() => setOpen("commands")}>
             Commands <kbd>Ctrl K</kbd>
           </button>
+          <button className="min-h-6" title="Guide (F1)" onClick={() => setOpen("guide")}>
+            Help
+          </button>
           <button className="min-h-6" onClick={toggleTheme}>
             {theme === "day" ? "Night" : "Day"}
           </button>
@@ -181,6 +189,11 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       </main>
       <Notices onUndo={() => step("undo")} mix={mix?.id} />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
+      {open === "guide" && (
+        <Suspense>
+          <GuideDialog at={placeOf(pathname)} onClose={() => setOpen(undefined)} />
+        </Suspense>
+      )}
       {open === "keys" && <KeysHelp onClose={() => setOpen(undefined)} />}
       {mix && open === "history" && <HistoryDialog mix={mix} onClose={() => setOpen(undefined)} />}
       {mix && open === "describe" && (
@@ -296,14 +309,28 @@ function copyLink() {
     .catch(() => notify(`The browser does not let it be copied; it is ${location.href}`, "wrong"));
 }
 
+/** What the place of an address is called. */
+function placeOf(pathname: string): string {
+  const path = pathname.split("/").at(-1);
+  return PLACES.find((one) => one.path === path)?.label ?? "Shelf";
+}
+
 /** So that tabs and history say which Mix and which place. */
 function useTitle(mix: MixView | undefined, pathname: string) {
-  const path = pathname.split("/").at(-1);
-  const place = PLACES.find((one) => one.path === path)?.label ?? "Shelf";
+  const place = placeOf(pathname);
   const name = mix?.document.name;
   useEffect(() => {
     document.title = [place, name, "Drevik"].filter(Boolean).join(" · ");
   }, [place, name]);
+}
+
+/** What the keyboard was on may have gone with an edit: it is in the place then, and not nowhere. */
+function useFocusAfterEdit(revision: number | undefined) {
+  useEffect(() => {
+    if (revision !== undefined && document.activeElement === document.body) {
+      document.querySelector<HTMLElement>("main")?.focus({ preventScroll: true });
+    }
+  }, [revision]);
 }
 
 /** Where one went, there the keyboard is. */

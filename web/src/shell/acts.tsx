@@ -25,6 +25,9 @@ export interface Act {
   run: () => void;
 }
 
+/** Keys that are a letter, a digit or a sign, with or without Shift: they can be switched off. */
+const CHARACTER = /^(shift\+)?.$/;
+
 type Offer = (owner: string, acts: Act[]) => void;
 
 // Two contexts: who offers acts need not hear of everybody else's, or offering would never end.
@@ -48,7 +51,7 @@ export function ActsProvider({ children }: { children: ReactNode }) {
     const listen = (event: KeyboardEvent) => {
       const key = keyOf(event);
       const act = key && current.current.find((one) => one.key === key && one.can !== false);
-      if (act && (key.startsWith("ctrl+") || singleKeysOn())) {
+      if (act && (!CHARACTER.test(key) || singleKeysOn())) {
         event.preventDefault();
         if (!event.repeat || act.repeats) {
           act.run();

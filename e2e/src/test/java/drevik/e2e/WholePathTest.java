@@ -347,7 +347,9 @@ class WholePathTest {
       picture(page, "flow-picked-" + theme);
       page.keyboard().press("o");
       page.getByPlaceholder("Destination").waitFor();
-      picture(page, "send-to-" + theme);
+      if (scheme == ColorScheme.LIGHT) {
+        picture(page, "send-to-" + theme);
+      }
       page.keyboard().press("Escape");
       page.keyboard().press("2");
       page.getByText("01_KIK IN.wav").first().waitFor();
@@ -367,6 +369,12 @@ class WholePathTest {
       page.keyboard().press("4");
       page.getByRole(AriaRole.GRIDCELL).first().waitFor();
       picture(page, "ledger-" + theme);
+      if (scheme == ColorScheme.LIGHT) {
+        page.keyboard().press("Escape");
+        page.keyboard().press("5");
+        page.getByText("Only a print shows").waitFor();
+        picture(page, "line-check-" + theme);
+      }
       page.keyboard().press("h");
       page.getByLabel("Name of revision").waitFor();
       picture(page, "history-" + theme);
