@@ -223,6 +223,15 @@ class WholePathTest {
       page.getByPlaceholder("What do you want to do?").waitFor();
       check(page, "commands " + scheme);
       page.keyboard().press("Escape");
+      page.keyboard().press("F1");
+      page.getByLabel("Search the guide").waitFor();
+      check(page, "guide " + scheme);
+      page.keyboard().press("Escape");
+      page.keyboard().press("?");
+      page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Keys of this place"))
+          .waitFor();
+      check(page, "keys " + scheme);
+      page.keyboard().press("Escape");
       page.keyboard().press("h");
       page.getByLabel("Name of revision").waitFor();
       check(page, "history " + scheme);
