@@ -2,6 +2,7 @@ import { Fragment, useMemo, useState } from "react";
 import type { CategoryCoverage, CategoryShare, CoverageCell, MixView, Output } from "../api/client";
 import { useCoverage, usePaths } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { Loading } from "../shell/Loading";
 import { Mark, type Shape } from "../ui/Mark";
 import { plural, signed } from "../ui/format";
 import { toggled } from "../ui/toggled";
@@ -15,7 +16,8 @@ const NONE: CategoryCoverage[] = [];
 
 /** How much of each category, and of each of its seats, reaches each output; paths on demand. */
 export function CoverageMatrix({ view }: { view: MixView }) {
-  const coverage = useCoverage(view.id, view.revision).data;
+  const query = useCoverage(view.id, view.revision);
+  const coverage = query.data;
   const [asked, setAsked] = useState<Place>();
   const [open, setOpen] = useState<readonly string[]>([]);
   const cells = useMemo(
@@ -43,6 +45,9 @@ export function CoverageMatrix({ view }: { view: MixView }) {
   );
   useOffer("coverage", acts);
   const outputs = view.document.outputs;
+  if (outputs.length > 0 && !coverage) {
+    return <Loading what="The coverage" query={query} />;
+  }
   if (outputs.length === 0 || categories.length === 0) {
     return null;
   }

@@ -303,8 +303,8 @@ function Side({ view, run, runs, print, onShow }: SideProps) {
 function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel: () => void }) {
   const going = run.state === "waiting" || run.state === "running";
   return (
-    <section aria-live="polite" className="mt-4 border-t border-rule-2 pt-2">
-      <h2 className="mb-1 font-semibold">
+    <section className="mt-4 border-t border-rule-2 pt-2">
+      <h2 role="status" className="mb-1 font-semibold">
         {run.state === "done" ? "Printed" : `Print ${run.state}`}
         <span className="font-normal text-ink-2"> · revision {run.revision}</span>
       </h2>
@@ -332,7 +332,14 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
           </p>
         </>
       )}
-      {run.message && <p className="text-wrong">{run.message}</p>}
+      {run.message && (
+        <p
+          role={run.state === "failed" ? "alert" : undefined}
+          className={run.state === "failed" ? "text-wrong" : "text-ink-2"}
+        >
+          {run.message}
+        </p>
+      )}
       {run.report && (
         <>
           <p className="text-small text-ink-2">

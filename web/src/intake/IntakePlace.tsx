@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
 import { useDeliveries, useDelivery, useMeasuring } from "../api/queries";
+import { Loading } from "../shell/Loading";
 import { bytes, plural, time } from "../ui/format";
 import { Review } from "./Review";
 import { ofDrop, ofInput, type Received } from "./received";
@@ -54,14 +55,15 @@ export function IntakePlace({ view }: { view: MixView }) {
       {receiving && <ReceivingBar receiving={receiving} onAgain={again} onStop={stop} />}
       {shown ? (
         <Review key={shown.id} view={view} delivery={shown} />
+      ) : id ? (
+        <Loading what="The delivery" query={delivery} />
+      ) : deliveries.data ? (
+        <p className="m-6 border border-dashed border-rule p-10 text-center text-title text-ink-2">
+          Drop the delivered files, their folder or a zip here. Each is copied in, measured and
+          sorted; nothing is routed before you have seen where it will go.
+        </p>
       ) : (
-        !deliveries.isPending &&
-        !id && (
-          <p className="m-6 border border-dashed border-rule p-10 text-center text-title text-ink-2">
-            Drop the delivered files, their folder or a zip here. Each is copied in, measured and
-            sorted; nothing is routed before you have seen where it will go.
-          </p>
-        )
+        <Loading what="The intake" query={deliveries} />
       )}
     </div>
   );

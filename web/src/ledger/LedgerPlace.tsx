@@ -287,7 +287,10 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           aria-colcount={columns.length}
           aria-activedescendant={rows.length > 0 ? cellId(here.row, here.column) : undefined}
           className="ledger table-fixed border-separate border-spacing-0 text-small outline-none"
-          style={{ width: columns.reduce((sum, column) => sum + widthOf(column.id), 0) }}
+          style={{
+            width: columns.reduce((sum, column) => sum + widthOf(column.id), 0),
+            minWidth: "100%",
+          }}
           onKeyDown={onKeyDown}
           onCopy={(event) => {
             if (typing === undefined) {

@@ -13,6 +13,7 @@ import {
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
 import { notify } from "../shell/notices";
+import { TourOffer } from "../shell/Tour";
 import { nameOfBatch, ofDrop, type Received } from "../intake/received";
 import { receiveInto } from "../intake/receiving";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
@@ -95,6 +96,7 @@ export function ShelfPlace() {
       }}
     >
       <h1 className="sr-only">Shelf</h1>
+      <TourOffer />
       <div className="mb-4 flex items-baseline gap-5 text-small">
         <label>
           <span className="text-ink-2">Search </span>

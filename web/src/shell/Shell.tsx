@@ -15,6 +15,8 @@ import { ErrorBoundary } from "./ErrorBoundary";
 import { toggleSingleKeys, useSingleKeys } from "./singleKeys";
 import { Status } from "./Status";
 import { useTheme } from "./theme";
+import { Tour } from "./Tour";
+import { goOnTour } from "./tourState";
 
 const PLACES = [
   { path: "intake", label: "Intake", key: "2" },
@@ -102,6 +104,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       { id: "copy-link", label: "Copy a link to what is shown", key: "shift+y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
       { id: "keys", label: "Keys of this place", key: "?", run: () => setOpen("keys") },
+      { id: "tour", label: "Take the tour of five steps", run: () => goOnTour(0) },
       { id: "guide", label: "Guide…", key: "F1", run: () => setOpen("guide") },
     ];
   }, [mix, navigate, step, toggleTheme, singleKeys]);
@@ -187,6 +190,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <main id="place" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
         <ErrorBoundary place={pathname}>{children}</ErrorBoundary>
       </main>
+      <Tour />
       <Notices onUndo={() => step("undo")} mix={mix?.id} />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       {open === "guide" && (
