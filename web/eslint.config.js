@@ -11,4 +11,16 @@ export default ts.config(
   a11y.flatConfigs.recommended,
   hooks.configs.flat["recommended-latest"],
   { languageOptions: { globals: globals.browser } },
+  {
+    rules: {
+      "no-restricted-properties": [
+        "error",
+        {
+          object: "crypto",
+          property: "randomUUID",
+          message: "A page that is not served from this machine does not have it; use freshId.",
+        },
+      ],
+    },
+  },
 );

@@ -1,3 +1,4 @@
+import { freshId } from "../api/changes";
 import type { Specification } from "../api/client";
 import { Field, Select } from "../ui/FormDialog";
 import { signed } from "../ui/format";
@@ -36,7 +37,7 @@ export function SpecificationFields({ known, shipped, value, onChange }: Props) 
           onChange={(id) =>
             onChange(
               id === OWN
-                ? { id: `specification-${crypto.randomUUID().slice(0, 8)}`, name: "", source: "" }
+                ? { id: freshId("specification"), name: "", source: "" }
                 : known.find((one) => one.id === id),
             )
           }
