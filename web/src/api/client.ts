@@ -61,6 +61,11 @@ export class Problem extends Error {
   }
 }
 
+/** What went wrong, in words. */
+export function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}
+
 export function problemOf(status: number, body: unknown): Problem {
   const detail =
     typeof body === "object" && body !== null && "detail" in body ? String(body.detail) : "";

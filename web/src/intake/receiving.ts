@@ -1,6 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { useCallback, useSyncExternalStore } from "react";
 import { useQueryClient } from "@tanstack/react-query";
+import { messageOf } from "../api/client";
 import { openDelivery } from "../api/queries";
 import { notify } from "../shell/notices";
 import { plural } from "../ui/format";
@@ -57,7 +58,7 @@ async function send(client: QueryClient, mix: string, delivery: string, received
 }
 
 function complain(error: unknown) {
-  notify(error instanceof Error ? error.message : String(error), "wrong");
+  notify(messageOf(error), "wrong");
 }
 
 /** Opens a delivery for a Mix and sends files into it. */

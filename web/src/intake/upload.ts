@@ -1,4 +1,4 @@
-import { Problem, problemOf } from "../api/client";
+import { messageOf, Problem, problemOf } from "../api/client";
 import { beginUpload, upload } from "../api/queries";
 import type { Received } from "./received";
 
@@ -148,7 +148,7 @@ function sendInPieces(
       once().catch((error: unknown) => {
         // An upload that is not there any more is begun again.
         id = error instanceof Problem && error.status === 404 ? undefined : id;
-        return { over: false, why: error instanceof Error ? error.message : String(error) };
+        return { over: false, why: messageOf(error) };
       }),
     signal,
   );

@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { Edit, LedgerView, MixView } from "../api/client";
+import { messageOf, type Edit, type LedgerView, type MixView } from "../api/client";
 import { useEdit, useLedger } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
@@ -144,10 +144,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
       const cell = { row: here.row, column: here.column };
       ask(paste(cell.row, cell.column, [[text]])).catch((error: unknown) => {
         // What was typed is not lost: it stands in its cell again, unless another is being typed.
-        notify(
-          `“${text}” was not written: ${error instanceof Error ? error.message : String(error)}`,
-          "wrong",
-        );
+        notify(`“${text}” was not written: ${messageOf(error)}`, "wrong");
         if (typed.current === undefined) {
           go(cell, false);
           setTyping(text);

@@ -1,4 +1,5 @@
 import { useRef, useState, type ReactNode } from "react";
+import { messageOf } from "../api/client";
 import { Window } from "./Window";
 
 /** What a form answers that has more to ask: it stays open. */
@@ -40,7 +41,7 @@ export function FormDialog(props: Props) {
         onClose();
       }
     } catch (error) {
-      setRefused(error instanceof Error ? error.message : String(error));
+      setRefused(messageOf(error));
     } finally {
       setAsking(false);
     }

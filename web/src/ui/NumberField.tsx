@@ -1,4 +1,5 @@
 import { useEffect, useId, useRef, useState } from "react";
+import { messageOf } from "../api/client";
 import { understood, type Unit } from "../api/queries";
 
 interface Props {
@@ -131,8 +132,4 @@ export function NumberField(props: Props) {
       )}
     </span>
   );
-}
-
-function messageOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
 }

@@ -1,4 +1,5 @@
 import { useId, useState } from "react";
+import { messageOf } from "../api/client";
 
 interface Props {
   label: string;
@@ -24,7 +25,7 @@ export function TextField({ label, value, lines = 1, onChange }: Props) {
       setTyped(undefined);
       setRefused(undefined);
     } catch (error) {
-      setRefused(error instanceof Error ? error.message : String(error));
+      setRefused(messageOf(error));
     }
   };
   const field = {
