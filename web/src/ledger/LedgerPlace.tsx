@@ -137,18 +137,26 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
   }, [here.row, here.column, items, virtual]);
 
   const focusGrid = () => table.current?.focus({ preventScroll: true });
+  /** What was refused stands in its cell again, wherever that is now, unless another is typed. */
+  const comeBack = (channel: string | undefined, column: ColumnId | undefined, text: string) => {
+    const cell = {
+      row: rows.findIndex((row) => row.channel === channel),
+      column: indexOf(columns, column),
+    };
+    if (cell.row >= 0 && cell.column >= 0 && typed.current === undefined) {
+      go(cell, false);
+      setTyping(text);
+    }
+  };
   const commit = (then?: string) => {
     const text = typed.current;
     if (text !== undefined) {
       setTyping(undefined);
-      const cell = { row: here.row, column: here.column };
-      ask(paste(cell.row, cell.column, [[text]])).catch((error: unknown) => {
-        // What was typed is not lost: it stands in its cell again, unless another is being typed.
+      const channel = rows[here.row]?.channel;
+      const column = columns[here.column]?.id;
+      ask(paste(here.row, here.column, [[text]])).catch((error: unknown) => {
         notify(`“${text}” was not written: ${messageOf(error)}`, "wrong");
-        if (typed.current === undefined) {
-          go(cell, false);
-          setTyping(text);
-        }
+        latest.current.comeBack(channel, column, text);
       });
       const next = then && moved(here, then, rows.length, columns.length);
       if (next) {
@@ -199,9 +207,9 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
   };
   const fillDown = () => write(area.top, area.left, filledDown(cells, area));
   // Rows are drawn again when what they are given changes: these stay the same functions.
-  const latest = useRef({ commit, go, begin, focusGrid });
+  const latest = useRef({ commit, go, begin, focusGrid, comeBack });
   useEffect(() => {
-    latest.current = { commit, go, begin, focusGrid };
+    latest.current = { commit, go, begin, focusGrid, comeBack };
   });
   const doing = useMemo(
     () => ({
