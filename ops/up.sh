@@ -28,7 +28,7 @@ lock_folder() {
   flock -n 9 && return
   watcher=$(cat "$data/up.pid" 2>/dev/null || true)
   if [ -n "$watcher" ] && grep -qa drevik "/proc/$watcher/cmdline" 2>/dev/null; then
-    say "Drevik is running already: $(cat "$data/url" 2>/dev/null)"
+    if [ -f "$data/url" ]; then say "Drevik is running already: $(cat "$data/url")"; else say "Drevik is starting already, on $data."; fi
     exit 0
   fi
   server=$(cat "$data/server.pid" 2>/dev/null || true)
@@ -92,15 +92,13 @@ share_server_classes() {
 # What the server itself said that it cannot start for; its other words are in its log.
 why_it_ended() { sed -n 's/^drevik: //p' "$1/server.out" | tail -n 1; }
 
-wait_until_ready() {
-  local data=$1 port=$2 why
-  while ! is_ready "$port"; do
-    if ! kill -0 "$server" 2>/dev/null; then
-      why=$(why_it_ended "$data")
-      fail "${why:-the server did not start; see the end of $data/server.log and $data/server.out}"
-    fi
-    sleep 0.5
-  done
+# In one move: who reads it finds the old one or the new one.
+say_where() {
+  local data=$1 url=$2
+  printf '%s' "$url" >"$data/url.new"
+  mv "$data/url.new" "$data/url"
+  printf 'Drevik: %s\n' "$url"
+  [ ! -d "$data/demo" ] || say "A delivery to drop by hand: $data/demo. Ctrl-C stops everything."
 }
 
 shut_down() {
@@ -109,12 +107,11 @@ shut_down() {
   rm -f "$data/url" "$data/up.pid" "$data/server.pid"
 }
 
-# Looks every second whether both live, and starts again what died; not for ever what never gets ready.
+# Looks every second whether both live, from the first start on, and starts again what died; not for
+# ever what never gets ready.
 watch_over() {
-  local data=$1 database=$2 port=$3 deaths=0 why
+  local data=$1 database=$2 port=$3 deaths=0 starting=yes why
   while true; do
-    sleep 1 9>&- &
-    wait $! || true
     if ! database_runs "$data"; then
       say "The database ended; it is started again."
       restart_database "$data" "$database"
@@ -126,9 +123,16 @@ watch_over() {
       [ "$deaths" -le 5 ] || fail "the server ended again and again before it was ready; see the end of $data/server.log and $data/server.out"
       say "The server ended; it is started again."
       start_server "$data" "$database" "$port"
-    elif [ "$deaths" -gt 0 ] && is_ready "$port"; then
+    elif { [ "$deaths" -gt 0 ] || [ -n "$starting" ]; } && is_ready "$port"; then
       deaths=0
+      if [ -n "$starting" ]; then
+        starting=""
+        say_where "$data" "http://127.0.0.1:$port/"
+        share_server_classes "$data" "$database"
+      fi
     fi
+    sleep "$([ -n "$starting" ] && echo 0.5 || echo 1)" 9>&- &
+    wait $! || true
   done
 }
 
@@ -142,7 +146,7 @@ restart_database() {
 }
 
 up() {
-  local database port url
+  local database port
   umask 077
   data=$(data_folder)
   lock_folder "$data"
@@ -161,14 +165,6 @@ up() {
   fi
   database=$(database_up "$data") || exit 1
   port=$(free_port "${DREVIK_PORT:-8117}")
-  url="http://127.0.0.1:$port/"
   start_server "$data" "$database" "$port"
-  wait_until_ready "$data" "$port"
-  # In one move: who reads it finds the old one or the new one.
-  printf '%s' "$url" >"$data/url.new"
-  mv "$data/url.new" "$data/url"
-  printf 'Drevik: %s\n' "$url"
-  [ -d "$data/demo" ] && say "A delivery to drop by hand: $data/demo. Ctrl-C stops everything."
-  share_server_classes "$data" "$database"
   watch_over "$data" "$database" "$port"
 }

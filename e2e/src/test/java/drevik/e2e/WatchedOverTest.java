@@ -120,6 +120,28 @@ class WatchedOverTest {
         .doesNotContain("Killed");
   }
 
+  /** Nothing else looks at either before the first page can be shown. */
+  @Test
+  @Order(6)
+  void whatDiesWhileItStartsForTheFirstTimeIsStartedAgain() throws Exception {
+    Path elsewhere = Files.createDirectory(folder.resolve("first start"));
+    Process first =
+        Scripted.script(elsewhere, "up")
+            .redirectOutput(folder.resolve("first.log").toFile())
+            .start();
+    try {
+      patiently().until(() -> Files.exists(elsewhere.resolve("server.pid")));
+      assertThat(run(elsewhere, "up").says()).contains("starting already");
+      kill(Scripted.databasePid(elsewhere));
+      kill(Files.readString(elsewhere.resolve("server.pid")));
+      patiently().until(() -> Files.readString(folder.resolve("first.log")).contains("Drevik: "));
+      assertThat(isReady(url(elsewhere))).isTrue();
+    } finally {
+      first.destroy();
+      first.onExit().join();
+    }
+  }
+
   @Test
   @Order(3)
   void everythingIsBackedUpWhileItRunsAndPutBack() throws Exception {

@@ -173,7 +173,8 @@ class TrustTest {
         .contains("Nothing is at this address");
     assertThat(raw("GET /%zz", "localhost", "", ""))
         .startsWith("HTTP/1.1 400")
-        .doesNotContain("Tomcat");
+        .contains("application/problem+json", "its address or its head is malformed")
+        .doesNotContain("Tomcat", "<html");
     assertThat(server.postText("/api/mixes/sessions", "{\"template\":").detail())
         .contains("could not be read: Unexpected end-of-input");
   }

@@ -2,7 +2,6 @@ package drevik.server.web;
 
 import java.net.InetAddress;
 import java.time.Duration;
-import org.apache.catalina.valves.ErrorReportValve;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.Compression;
@@ -46,12 +45,7 @@ class PagesConfiguration implements WebMvcConfigurer {
         factory.setCompression(packing);
       }
       factory.addContextCustomizers(
-          context -> {
-            ErrorReportValve silent = new ErrorReportValve();
-            silent.setShowReport(false);
-            silent.setShowServerInfo(false);
-            context.getParent().getPipeline().addValve(silent);
-          });
+          context -> context.getParent().getPipeline().addValve(new ProblemReportValve()));
     };
   }
 }
