@@ -1,11 +1,24 @@
 // What is shown first is asked for while the program itself is still being read.
-const mix = /^\/mixes\/[^/]+/.exec(location.pathname)?.[0];
-for (const path of ["/knowledge", mix ?? "/mixes"]) {
-  const wanted = {
-    rel: "preload",
-    as: "fetch",
-    crossOrigin: "anonymous",
-    href: "/api" + path,
-  };
-  document.head.append(Object.assign(document.createElement("link"), wanted));
+const [, mix, place] = /^(\/mixes\/[^/]+)\/?([^/]*)/.exec(location.pathname) ?? [];
+const ask = (wanted) => document.head.append(Object.assign(document.createElement("link"), wanted));
+const asked = ["/knowledge", mix ?? "/mixes"];
+if (place === "ledger") {
+  asked.push(mix + "/ledger");
+}
+for (const path of asked) {
+  ask({ rel: "preload", as: "fetch", crossOrigin: "anonymous", href: "/api" + path });
+}
+
+// The place's own script, which the build names; none while it is being developed.
+const CHUNKS = {
+  flow: "FlowPlace",
+  intake: "IntakePlace",
+  ledger: "LedgerPlace",
+  check: "LineCheckPlace",
+  delivery: "DeliverySheet",
+};
+const places = document.querySelector("meta[name=places]");
+const chunk = places && JSON.parse(places.content)[CHUNKS[place] ?? "ShelfPlace"];
+if (chunk) {
+  ask({ rel: "modulepreload", href: chunk });
 }

@@ -1,39 +1,60 @@
-import { lazy, Suspense, type ComponentType } from "react";
+import { createElement, lazy, Suspense, type ComponentType } from "react";
 import { Link, Navigate, Route, Routes, useParams } from "react-router";
 import type { MixView } from "./api/client";
 import { useFollowMix, useMix } from "./api/queries";
 import { Loading } from "./shell/Loading";
 import { Shell } from "./shell/Shell";
 
-type Place = ComponentType<{ view: MixView }>;
+interface Place<P> {
+  read: () => Promise<void>;
+  shown: () => ComponentType<P>;
+}
 
-/** Each place is read when it is first gone to, or when nothing else is to be done. */
-const READ: Record<string, () => Promise<{ default: Place }>> = {
-  flow: async () => ({ default: (await import("./flow/FlowPlace")).FlowPlace }),
-  intake: async () => ({ default: (await import("./intake/IntakePlace")).IntakePlace }),
-  ledger: async () => ({ default: (await import("./ledger/LedgerPlace")).LedgerPlace }),
-  check: async () => ({ default: (await import("./check/LineCheckPlace")).LineCheckPlace }),
-  delivery: async () => ({ default: (await import("./delivery/DeliverySheet")).DeliverySheet }),
+/**
+ * A place that is read when it is first gone to, or when nothing else is to be done. What has been
+ * read is shown as it is: where React waits for something, it shows that it waits for 300 ms at
+ * least, however soon it comes. Once chosen it stays, as another would begin anew.
+ */
+function placeOf<P>(load: () => Promise<ComponentType<P>>): Place<P> {
+  let ready: ComponentType<P> | undefined;
+  let chosen: ComponentType<P> | undefined;
+  return {
+    read: async () => {
+      ready = await load();
+    },
+    shown: () =>
+      (chosen ??= ready ?? (lazy(async () => ({ default: await load() })) as ComponentType<P>)),
+  };
+}
+
+const SHELF = placeOf(async () => (await import("./shelf/ShelfPlace")).ShelfPlace);
+const PLACES: Record<string, Place<{ view: MixView }> | undefined> = {
+  flow: placeOf(async () => (await import("./flow/FlowPlace")).FlowPlace),
+  intake: placeOf(async () => (await import("./intake/IntakePlace")).IntakePlace),
+  ledger: placeOf(async () => (await import("./ledger/LedgerPlace")).LedgerPlace),
+  check: placeOf(async () => (await import("./check/LineCheckPlace")).LineCheckPlace),
+  delivery: placeOf(async () => (await import("./delivery/DeliverySheet")).DeliverySheet),
 };
-const readShelf = async () => ({ default: (await import("./shelf/ShelfPlace")).ShelfPlace });
-const PLACES = Object.fromEntries(
-  Object.entries(READ).map(([path, read]) => [path, lazy(read)]),
-) as Record<string, Place | undefined>;
-const ShelfPlace = lazy(readShelf);
 
 /** The place of an address now, so that it is there when the page is drawn. */
-export function readPlace(pathname: string): Promise<unknown> {
-  return (READ[pathname.split("/")[3] ?? ""] ?? readShelf)();
+export function readPlace(pathname: string): Promise<void> {
+  return (PLACES[pathname.split("/")[3] ?? ""] ?? SHELF).read();
 }
 
 /** All places, so that going there does not wait. */
 export function readPlaces() {
-  [readShelf, ...Object.values(READ)].forEach((read) => void read().catch(() => undefined));
+  for (const place of [SHELF, ...Object.values(PLACES)]) {
+    void place?.read().catch(() => undefined);
+  }
 }
 
 const coming = (
   <Loading what="The place" query={{ error: null, isFetching: true, refetch: () => undefined }} />
 );
+
+function Coming<P extends object>({ place, of }: { place: Place<P>; of: P }) {
+  return <Suspense fallback={coming}>{createElement(place.shown(), of)}</Suspense>;
+}
 
 export function App() {
   return (
@@ -43,9 +64,7 @@ export function App() {
         path="/shelf"
         element={
           <Shell>
-            <Suspense fallback={coming}>
-              <ShelfPlace />
-            </Suspense>
+            <Coming place={SHELF} of={{}} />
           </Shell>
         }
       />
@@ -76,16 +95,14 @@ function MixPlaces() {
   const { id = "", place = "" } = useParams();
   const mix = useMix(id);
   useFollowMix(mix.data?.id);
-  const Shown = PLACES[place];
-  if (!Shown) {
+  const shown = PLACES[place];
+  if (!shown) {
     return <Navigate to={`/mixes/${id}/flow`} replace />;
   }
   return (
     <Shell mix={mix.data}>
       {mix.data ? (
-        <Suspense fallback={coming}>
-          <Shown view={mix.data} />
-        </Suspense>
+        <Coming place={shown} of={{ view: mix.data }} />
       ) : (
         <>
           <Loading what="The Mix" query={mix} />

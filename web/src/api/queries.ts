@@ -18,6 +18,7 @@ import {
   Problem,
   type DeliveryView,
   type Edit,
+  type LedgerView,
   type MixChange,
   type MixView,
   type PrintView,
@@ -284,9 +285,14 @@ export function usePaths(
 const ledger = (id: string) =>
   answered(api.GET("/api/mixes/{id}/ledger", { params: { path: { id } } }));
 
-/** Beside the Mix and not after it: it says itself of which revision it is. */
+/** What was asked for beside the Mix and not after it: it says itself of which revision it is. */
+const ledgersAhead = new Map<string, Promise<LedgerView>>();
+
 async function readLedger(client: QueryClient, id: string) {
-  const read = await ledger(id).catch(() => undefined);
+  const coming = ledger(id);
+  ledgersAhead.set(id, coming);
+  const read = await coming.catch(() => undefined);
+  ledgersAhead.delete(id);
   if (read) {
     client.setQueryData(["ledger", id, read.revision], read);
   }
@@ -295,7 +301,7 @@ async function readLedger(client: QueryClient, id: string) {
 export function useLedger(id: string, revision: number) {
   return useQuery({
     queryKey: ["ledger", id, revision],
-    queryFn: () => ledger(id),
+    queryFn: () => ledgersAhead.get(id) ?? ledger(id),
     placeholderData: keepPreviousData,
   });
 }

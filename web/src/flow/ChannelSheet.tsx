@@ -39,7 +39,7 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
       aria-label="Channel sheet"
       className="overflow-y-auto border-l border-rule bg-raised p-4"
     >
-      <h2 className="text-title font-bold break-words">{channel.name}</h2>
+      <h2 className="text-title font-semibold break-words">{channel.name}</h2>
       <p className="mb-3 text-small break-words text-ink-2">
         {channel.kind} · {channel.layout}
         {seat && (clip ? ` · taken by “${clip.audio.name}”` : " · free")}

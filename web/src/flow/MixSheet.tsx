@@ -17,7 +17,7 @@ export function MixSheet({ view }: { view: MixView }) {
       aria-label="What this Mix is"
       className="overflow-y-auto border-l border-rule bg-raised p-4"
     >
-      <h2 className="text-title font-bold break-words">
+      <h2 className="text-title font-semibold break-words">
         <bdi>{mix.name}</bdi>
       </h2>
       <p className="mb-3 text-small text-ink-2">

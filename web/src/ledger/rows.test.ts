@@ -6,7 +6,7 @@ const row = (name: string, kind: string, fader: number | null) => ({
   channel: name.toLowerCase(),
   cells: [name, kind, fader === null ? "" : String(fader).replace("-", "−")],
   // The server says null where there is none.
-  figures: [null, null, fader] as number[],
+  figures: [fader] as number[],
 });
 const ledger: LedgerView = {
   revision: 1,

@@ -31,10 +31,13 @@ function inOrder(rows: Row[], columns: Columns, sort: Sorting): Row[] {
   const at = indexOf(columns, sort.column);
   const turn = sort.down ? -1 : 1;
   const words = new Intl.Collator(undefined, { numeric: true });
-  const figures = columns[at]?.figures;
+  // Rows hold the figures of the columns that have some.
+  const figure = columns[at]?.figures
+    ? columns.slice(0, at).filter((column) => column.figures).length
+    : -1;
   return [...rows].sort((a, b) => {
-    const [x, y] = [a.figures[at], b.figures[at]];
-    if (figures && (x ?? y) != null) {
+    const [x, y] = [a.figures[figure], b.figures[figure]];
+    if ((x ?? y) != null) {
       // What says nothing stands at the end, whichever way.
       return x == null ? 1 : y == null ? -1 : (x - y) * turn;
     }

@@ -22,7 +22,7 @@ export function Mark({ family, shape = "seat" }: { family: string; shape?: Shape
   return (
     <span
       aria-hidden="true"
-      className={`grid h-4 max-h-[calc(100%-3px)] w-[18px] shrink-0 place-items-center text-mark font-bold ${SHAPES[shape]}`}
+      className={`grid h-4 max-h-[calc(100%-3px)] w-[18px] shrink-0 place-items-center text-mark font-semibold ${SHAPES[shape]}`}
       style={
         hollow
           ? {

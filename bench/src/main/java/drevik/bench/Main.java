@@ -32,7 +32,7 @@ import java.util.Map;
  * for how long line check and coverage take; or {@code song}, the script and a work folder, for how
  * fast the demo song prints; or {@code sort} and a list of labelled names; or {@code edits} and the
  * address of a started application, for how long an edit takes by way of HTTP and in a browser; or
- * {@code page} and that address, for how long pages take.
+ * {@code page} or {@code line} and that address, for how long pages take here and over a slow line.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -54,7 +54,11 @@ public final class Main {
       return;
     }
     if (args.length == 2 && args[0].equals("page")) {
-      PageBench.run(URI.create(args[1]));
+      PageBench.here(URI.create(args[1]));
+      return;
+    }
+    if (args.length == 2 && args[0].equals("line")) {
+      PageBench.overALine(URI.create(args[1]));
       return;
     }
     if (args.length == 2 && args[0].equals("sort")) {
@@ -71,7 +75,7 @@ public final class Main {
     }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench edits URL | bench page URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench edits URL | bench page URL | bench line URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.net.URI;
 import java.util.Locale;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 
 /**
  * How long pages take in Chromium with a Mix of 1,000 channels: the Ledger drawn, filtered, walked;
@@ -67,13 +68,26 @@ final class PageBench {
 
   private PageBench() {}
 
-  static void run(URI application) throws IOException, InterruptedException {
+  /** What is done on the same machine: an application that is reached by it alone. */
+  static void here(URI application) throws IOException, InterruptedException {
     StartedServer server = new StartedServer(application);
     String id = server.create(LargeMix.of(CHANNELS));
+    inChromium(browser -> ledger(server, id, browser));
+  }
+
+  /**
+   * What comes over a line: an application that serves others too, and so packs what it answers.
+   */
+  static void overALine(URI application) throws IOException, InterruptedException {
+    StartedServer server = new StartedServer(application);
+    String id = server.create(LargeMix.of(64));
+    inChromium(browser -> firstLoad(server, id, browser));
+  }
+
+  private static void inChromium(Consumer<Browser> measured) {
     try (Playwright playwright = Playwright.create();
         Browser browser = StartedServer.chromium(playwright)) {
-      ledger(server, id, browser);
-      firstLoad(server, server.create(LargeMix.of(64)), browser);
+      measured.accept(browser);
     }
   }
 

@@ -7,8 +7,9 @@ import drevik.mix.Key;
 import drevik.mix.Send;
 import drevik.mix.field.Field;
 import drevik.mix.field.ListField;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -81,11 +82,15 @@ public final class FieldText {
 
   /** A figure without needless noughts. */
   public static String plain(double value, int decimals) {
-    String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
-    if (text.contains(".")) {
-      text = text.replaceAll("0+$", "").replaceAll("\\.$", "");
+    if (!Double.isFinite(value)) {
+      return String.valueOf(value);
     }
-    return text.replace('-', '−').replaceAll("^−0$", "0");
+    // A Ledger has thousands of them: a format and patterns took ten times as long.
+    return BigDecimal.valueOf(value)
+        .setScale(decimals, RoundingMode.HALF_UP)
+        .stripTrailingZeros()
+        .toPlainString()
+        .replace('-', '−');
   }
 
   private static String between(double value, String here, String there) {

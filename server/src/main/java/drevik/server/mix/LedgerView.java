@@ -25,14 +25,15 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
   /**
    * A channel's cells, in the order of the columns.
    *
-   * @param figures the values of those that hold figures, by which they stand in order; null for
-   *     none
+   * @param figures by which they stand in order: the values of the columns that hold figures, and
+   *     of no others; null where nothing is said
    */
   public record Row(String channel, List<String> cells, List<@Nullable Double> figures) {}
 
   static LedgerView of(int revision, Mix mix) {
     Names names = Names.of(mix);
     List<LedgerColumn> columns = LedgerColumn.of(mix);
+    List<LedgerColumn> figures = columns.stream().filter(LedgerColumn::holdsFigures).toList();
     return new LedgerView(
         revision,
         columns.stream()
@@ -44,7 +45,7 @@ public record LedgerView(int revision, List<Column> columns, List<Row> rows) {
                     new Row(
                         channel.id(),
                         columns.stream().map(c -> c.text(channel, names)).toList(),
-                        columns.stream()
+                        figures.stream()
                             .map(c -> c.figure(channel))
                             // A list that may hold nulls, which List.of may not.
                             .collect(Collectors.toCollection(ArrayList::new))))
