@@ -13,6 +13,13 @@ export default ts.config(
   { languageOptions: { globals: globals.browser } },
   {
     rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "JSXOpeningElement[name.name=/^[a-z]/] > JSXAttribute[name.name='title']",
+          message: "Only a mouse that waits sees it; use hint.",
+        },
+      ],
       "no-restricted-properties": [
         "error",
         {

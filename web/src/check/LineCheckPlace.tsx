@@ -7,6 +7,7 @@ import { plural } from "../ui/format";
 import { HeapDialog } from "./HeapDialog";
 import { heapsOf, ruleName, waysOf, type Heap } from "./heaps";
 import { Proved } from "./Proved";
+import { hint } from "../ui/hint";
 
 const WEIGHTS: { id: Finding["severity"]; label: string; says: string }[] = [
   { id: "wrong", label: "Wrong", says: "a deliverable would be wrong" },
@@ -263,7 +264,7 @@ function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }
         ref={ref}
         tabIndex={here ? 0 : -1}
         to={placeOf(view, [finding])}
-        title="Show in the Flow"
+        {...hint("Show in the Flow", "f")}
         className="self-start text-ink-2 underline-offset-2 hover:underline"
         onFocus={onHere}
         onKeyDown={onKeyDown}
@@ -279,7 +280,7 @@ function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }
           <button
             key={mend.label}
             className="max-w-full truncate border border-active px-2 py-0.5 text-left text-active"
-            title={mend.label}
+            {...hint(mend.label, i === 0 ? "alt+1" : undefined)}
             onClick={() => onMend(mend.edit)}
           >
             {mend.label} {here && i < LONGEST_LIST && <kbd>Alt {i + 1}</kbd>}

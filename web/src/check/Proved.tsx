@@ -1,6 +1,7 @@
 import type { MixView } from "../api/client";
 import { useKnowledge, useProof } from "../api/queries";
 import { plural } from "../ui/format";
+import { hint } from "../ui/hint";
 
 /** What the line check has shown beside what it has found, and what only a print can show. */
 export function Proved({ view }: { view: MixView }) {
@@ -20,7 +21,7 @@ export function Proved({ view }: { view: MixView }) {
       </h2>
       <ul className="mt-2 gap-x-8 md:columns-2">
         {holds.map((rule) => (
-          <li key={rule.id} className="flex break-inside-avoid gap-2 py-0.5" title={rule.why}>
+          <li key={rule.id} className="flex break-inside-avoid gap-2 py-0.5" {...hint(rule.why)}>
             <span aria-hidden="true" className="text-active">
               ✓
             </span>

@@ -6,6 +6,7 @@ import { Loading } from "../shell/Loading";
 import { Mark, type Shape } from "../ui/Mark";
 import { plural, signed } from "../ui/format";
 import { toggled } from "../ui/toggled";
+import { hint } from "../ui/hint";
 
 interface Place {
   channel: string;
@@ -76,7 +77,7 @@ export function CoverageMatrix({ view }: { view: MixView }) {
                 <span
                   className="narrow inline-block max-h-26 rotate-180 truncate text-left"
                   style={{ writingMode: "vertical-rl" }}
-                  title={output.name}
+                  {...hint(output.name)}
                 >
                   {output.name}
                 </span>
@@ -145,7 +146,7 @@ function CategoryRow({ coverage, family, outputs, open, onOpen }: CategoryRowPro
         return (
           <td key={output.id} className="border-b border-rule-2 px-1 text-right">
             {share ? (
-              <span title={shareWords(share, of)}>
+              <span {...hint(shareWords(share, of))}>
                 <ShareFigure share={share} of={of} />
               </span>
             ) : (

@@ -10,6 +10,7 @@ import { asked } from "./SpecificationFields";
 import { StemSetDialog } from "./StemSetDialog";
 import { shown } from "../shell/keys";
 import { db, plural, signed, time } from "../ui/format";
+import { hint } from "../ui/hint";
 
 /** Outputs, the print run that makes them, and what came of it. */
 export function DeliverySheet({ view }: { view: MixView }) {
@@ -126,7 +127,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                     <span className="flex items-center gap-2">
                       <Mark family={view.facts[output.channel]?.colour ?? "neutral"} shape="file" />
                       <button
-                        title="Change this output"
+                        {...hint("Change this output", "Enter")}
                         className={`underline-offset-2 hover:underline ${output.kind === "stem" ? "" : "font-semibold"}`}
                         onClick={() => setAsking(output)}
                         onKeyDown={(event) => {
@@ -152,7 +153,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                       {specification ? (
                         <span
                           className="truncate"
-                          title={`${specification.name}: ${asked(specification)}`}
+                          {...hint(`${specification.name}: ${asked(specification)}`)}
                         >
                           {specification.name}
                         </span>
@@ -241,10 +242,10 @@ function Measured({ file, seconds }: { file?: Printed; seconds?: number }) {
   return (
     <>
       <td className="text-right">
-        <span title={loudest}>{db(file.integratedLufs)}</span>
+        <span {...hint(loudest)}>{db(file.integratedLufs)}</span>
       </td>
       <td className={`text-right ${over ? "font-semibold text-wrong" : ""}`}>
-        {over && <span title="Above full scale between or at the samples">over </span>}
+        {over && <span {...hint("Above full scale between or at the samples")}>over </span>}
         {db(file.truePeakDbtp)}
       </td>
       <td className="text-right">{db(file.samplePeakDbfs)}</td>
@@ -371,7 +372,7 @@ function VerdictMark({ file }: { file: Printed }) {
   return (
     <span
       className={`shrink-0 ${look[file.verdict]}`}
-      title={file.checks.map((check) => `${check.what}: ${check.measured}`).join(", ")}
+      {...hint(file.checks.map((check) => `${check.what}: ${check.measured}`).join(", "))}
     >
       {VERDICTS[file.verdict]}
     </span>

@@ -13,6 +13,7 @@ import { brackets, lanes, type Bracket } from "./brackets";
 import { grouped } from "../ui/grouped";
 import { besideOf, FlowRow, isStrong } from "./FlowRow";
 import { forgetWidths, nameWidth } from "./names";
+import { useKeptScroll } from "../ui/keptScroll";
 import { folded } from "./folding";
 import { HEAD, layOut, type Geometry, type Row } from "./geometry";
 import { useLasso } from "./lasso";
@@ -22,6 +23,7 @@ import { RowMenu } from "./RowMenu";
 import { rowFacts, rowNames, strongRows } from "./rowFacts";
 import { all, extended, nothing, toggled, type Selection } from "./selection";
 import type { FlowState } from "./flowState";
+import { hint } from "../ui/hint";
 
 interface Props {
   view: MixView;
@@ -48,6 +50,8 @@ export function FlowPicture(props: Props) {
   const [pane, size, seen, onScroll] = usePane();
   const fonts = useFonts();
   const around = useLater(0, AROUND);
+  const { start, keep } = useKeptScroll();
+  const placed = useRef(false);
   const band = useRef<HTMLDivElement>(null);
   const [pointed, setPointed] = useState<string>();
   const shown = useMemo(() => folded(view.flow, state), [view.flow, state]);
@@ -227,6 +231,12 @@ export function FlowPicture(props: Props) {
       />
     ) : null;
   };
+  useLayoutEffect(() => {
+    if (geometry && pane.current && !placed.current) {
+      placed.current = true;
+      pane.current.scrollTop = start;
+    }
+  }, [geometry, pane, start]);
   const inSight = (top: number, bottom: number) =>
     bottom > seen - around && top < seen + size.height + around;
   const paths = useMemo(
@@ -254,6 +264,7 @@ export function FlowPicture(props: Props) {
           onPointerDown={lasso.start}
           onScroll={(event) => {
             onScroll();
+            keep(event.currentTarget.scrollTop);
             if (band.current) {
               band.current.scrollLeft = event.currentTarget.scrollLeft;
             }
@@ -278,9 +289,17 @@ export function FlowPicture(props: Props) {
                 familyOf={familyOf}
                 lit={lit}
               />
-              {[...geometry.rows.values()]
-                .filter((one) => inSight(one.y, one.y) || one.id === focusable)
-                .map((one) => row(one, geometry.rowHeight))}
+              {[...grouped(geometry.rows.values(), (one) => one.stage)].map(([stage, rows]) => (
+                <div
+                  key={stage}
+                  role="group"
+                  aria-label={`${geometry.columns[stage]?.name ?? ""}, ${rows.length}`}
+                >
+                  {rows
+                    .filter((one) => inSight(one.y, one.y) || one.id === focusable)
+                    .map((one) => row(one, geometry.rowHeight))}
+                </div>
+              ))}
               {drawnBrackets
                 .filter((one) => inSight(one.top, one.bottom))
                 .map((one) => (
@@ -322,7 +341,9 @@ export function FlowPicture(props: Props) {
                 <b className="font-semibold text-ink-2">Returns and parallels</b> ·{" "}
                 {geometry.bandRows.length}
               </div>
-              {geometry.bandRows.map((one) => row(one, 24))}
+              <div role="group" aria-label={`Returns and parallels, ${geometry.bandRows.length}`}>
+                {geometry.bandRows.map((one) => row(one, 24))}
+              </div>
             </div>
           </div>
         )}
@@ -492,7 +513,7 @@ function BracketMark({ bracket, onPick }: BracketProps) {
   return (
     <div
       aria-hidden="true"
-      title={title}
+      {...hint(title)}
       data-control={control.id}
       className="absolute w-[9px] cursor-pointer"
       style={{ left: x - 4, top, height: bottom - top }}

@@ -2,6 +2,7 @@ import { memo, useState } from "react";
 import { Mark, type Shape } from "../ui/Mark";
 import { BESIDE_NAME } from "./geometry";
 import { nameWidth, stretchFor } from "./names";
+import { hint } from "../ui/hint";
 
 export interface RowFacts {
   id: string;
@@ -82,7 +83,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       aria-label={facts.title}
       aria-posinset={props.place}
       aria-setsize={props.of}
-      title={facts.title}
+      {...hint(facts.title)}
       tabIndex={props.focusable ? 0 : -1}
       data-row={facts.id}
       className={`absolute flex items-center gap-1.5 border-b border-rule-2 pr-1 select-none ${

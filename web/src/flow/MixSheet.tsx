@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { MixView, PrintView } from "../api/client";
 import { usePrints, useShelf } from "../api/queries";
 import { db, plural, signed } from "../ui/format";
+import { hint } from "../ui/hint";
 
 /** What the Mix is, and where it can be gone on with: beside the Flow while nothing is picked. */
 export function MixSheet({ view }: { view: MixView }) {
@@ -113,7 +114,7 @@ function LastPrint({ view, print, to }: { view: MixView; print: PrintView; to: s
         <tbody>
           {print.report?.files.map((file) => (
             <tr key={file.output}>
-              <td className="max-w-0 w-full truncate" title={file.name}>
+              <td className="max-w-0 w-full truncate" {...hint(file.name)}>
                 <bdi>{file.name}</bdi>
               </td>
               <td className="text-right whitespace-nowrap">

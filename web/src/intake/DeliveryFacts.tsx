@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { DeliveryView } from "../api/client";
 import { plural, time } from "../ui/format";
+import { hint } from "../ui/hint";
 
 interface Props {
   delivery: DeliveryView;
@@ -34,7 +35,7 @@ export function DeliveryFacts({
       <button className="underline underline-offset-2" onClick={onDescribe}>
         {from.length > 0 ? from.join(" / ") : "Whom does it come from?"}
       </button>
-      <span title={facts.because.join("; ")}>
+      <span {...hint(facts.because.join("; "))}>
         {facts.sampleRate !== undefined && `${facts.sampleRate / 1000} kHz`}
         {facts.bitDepth !== undefined && `, ${facts.bitDepth}-bit`}
         {facts.startSeconds !== undefined &&
@@ -50,14 +51,17 @@ export function DeliveryFacts({
       {times && !times.set && (
         <button
           className="underline underline-offset-2"
-          title={`from ${time(times.startSeconds)} to ${time(times.endSeconds)}, ${times.tempo} BPM; the end leaves three seconds for what dies away`}
+          {...hint(
+            `from ${time(times.startSeconds)} to ${time(times.endSeconds)}, ${times.tempo} BPM; the end leaves three seconds for what dies away`,
+            "t",
+          )}
           onClick={onTimes}
         >
           Set start and end: {time(times.startSeconds)} to {time(times.endSeconds)} <kbd>T</kbd>
         </button>
       )}
       {missing.length > 0 && (
-        <span className="text-ink" title={missing.join("\n")}>
+        <span className="text-ink" {...hint(missing.join("\n"))}>
           {plural(missing.length, "file")} of the delivery before did not come again:{" "}
           {missing.slice(0, 2).join(", ")}
           {missing.length > 2 && " …"}

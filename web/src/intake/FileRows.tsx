@@ -5,6 +5,7 @@ import { Mark } from "../ui/Mark";
 import { signed, time } from "../ui/format";
 import { useFileList } from "./fileList";
 import { Waveform } from "./Waveform";
+import { hint } from "../ui/hint";
 
 interface Props {
   files: FileView[];
@@ -48,7 +49,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
               file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
             }`}
           >
-            <span className="truncate" title={file.name}>
+            <span className="truncate" {...hint(file.name)}>
               {file.name.slice(file.name.lastIndexOf("/") + 1)}
             </span>
             {file.fault ? (
@@ -79,7 +80,7 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
           {audio?.integratedLufs === undefined ? "" : `${signed(audio.integratedLufs)}`}
         </span>
       </span>
-      <span className="flex min-w-0 items-center gap-1.5" title={file.because.join("; ")}>
+      <span className="flex min-w-0 items-center gap-1.5" {...hint(file.because.join("; "))}>
         <Mark family={family} />
         <span className={`narrow min-w-0 truncate ${doubtful ? "font-semibold text-active" : ""}`}>
           {file.category}
@@ -89,7 +90,7 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
         </span>
       </span>
       <Destination file={file} />
-      <span className="narrow truncate text-small text-ink-2" title={toKnow}>
+      <span className="narrow truncate text-small text-ink-2" {...hint(toKnow)}>
         {toKnow}
       </span>
     </>
@@ -106,13 +107,13 @@ function Destination({ file }: { file: FileView }) {
   }
   if (place.act === "left out") {
     return (
-      <span className="truncate text-ink-2" title={place.because}>
+      <span className="truncate text-ink-2" {...hint(place.because)}>
         left out: {place.because}
       </span>
     );
   }
   return (
-    <span className="truncate" title={place.because}>
+    <span className="truncate" {...hint(place.because)}>
       {place.act === "adds" && <b className="font-semibold text-active">new </b>}
       {place.act === "replaces" && <b className="font-semibold text-active">new version on </b>}
       {place.seatName}

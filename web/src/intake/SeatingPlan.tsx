@@ -6,6 +6,7 @@ import { plural } from "../ui/format";
 import { Mark } from "../ui/Mark";
 import { OUT, planRows, type PlanRows } from "./planRows";
 import { useFileList } from "./fileList";
+import { hint } from "../ui/hint";
 
 interface Props {
   delivery: DeliveryView;
@@ -163,7 +164,7 @@ function Files({ rows, families, current, onCurrent, onChoose }: FilesProps) {
           }}
         >
           <Mark family={families.get(file.category) ?? "neutral"} />
-          <span className="min-w-0 flex-1 truncate" title={file.name}>
+          <span className="min-w-0 flex-1 truncate" {...hint(file.name)}>
             {file.name.slice(file.name.lastIndexOf("/") + 1)}
           </span>
           <span className="narrow shrink-0 text-small text-ink-2">{remark(file)}</span>
@@ -230,7 +231,7 @@ function Seat({ seat, family }: { seat: SeatView; family: string }) {
     <>
       <Mark family={family} shape={free ? "free" : "seat"} />
       {seat.state === "new" && <b className="font-semibold text-active">new</b>}
-      <span className={`narrow min-w-0 truncate ${free ? "text-ink-2" : ""}`} title={seat.name}>
+      <span className={`narrow min-w-0 truncate ${free ? "text-ink-2" : ""}`} {...hint(seat.name)}>
         {seat.name}
       </span>
       {seat.calledBefore !== undefined && (

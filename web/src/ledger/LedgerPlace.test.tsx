@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { LedgerView } from "../api/client";
@@ -69,6 +69,27 @@ describe("the ledger", () => {
     await userEvent.keyboard("1{Escape}2{Tab}");
     expect(edits()).toMatchObject([{}, {}, { channels: ["mix"], cells: [["2"]] }]);
     expect(document.activeElement).toBe(screen.getByRole("grid"));
+  });
+
+  it("has columns as wide as one likes, in this browser", async () => {
+    const head = () => screen.getByRole("columnheader", { name: /Fader/ });
+    const width = () => parseInt(head().style.width);
+    await open();
+    const first = width();
+    await userEvent.keyboard(
+      "{ArrowRight}{ArrowRight}{Alt>}{Shift>}{ArrowRight}{ArrowRight}{/Shift}{/Alt}",
+    );
+    expect(width()).toBe(first + 24);
+    const edge = head().querySelector("[aria-hidden]") as Element;
+    fireEvent.pointerDown(edge, { clientX: 10 });
+    fireEvent.pointerMove(edge, { clientX: 40 });
+    fireEvent.pointerUp(edge);
+    expect(width()).toBe(first + 54);
+    cleanup();
+    await open();
+    expect(width()).toBe(first + 54);
+    fireEvent.doubleClick(head().querySelector("[aria-hidden]") as Element);
+    expect(width()).toBe(first);
   });
 
   it("keeps what was typed where the server refuses it", async () => {

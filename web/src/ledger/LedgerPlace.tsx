@@ -7,35 +7,13 @@ import { Loading } from "../shell/Loading";
 import { notify } from "../shell/notices";
 import { Chooser } from "../ui/Chooser";
 import { plural } from "../ui/format";
+import { useKeptScroll } from "../ui/keptScroll";
 import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corner } from "./block";
+import { LedgerHead } from "./LedgerHead";
 import { cellId, LedgerRow } from "./LedgerRow";
 import { useLedgerUrl } from "./ledgerState";
-import { indexOf, itemsOf, nextSort, shownRows, type ColumnId, type Columns } from "./rows";
-
-/** Pixels. What is too long gets narrower type, then a tooltip. */
-const WIDTHS: Record<ColumnId, number | undefined> = {
-  name: 150,
-  kind: 58,
-  layout: 52,
-  category: 118,
-  output: 92,
-  group: 78,
-  colour: 56,
-  trimDb: 46,
-  invertPolarity: 58,
-  faderDb: 50,
-  pan: 46,
-  frontBack: 46,
-  lfeDb: 46,
-  mute: 46,
-  stowed: 52,
-  sends: 96,
-  chain: 80,
-  person: 58,
-  comment: 72,
-};
-
-const USUAL_WIDTH = 84;
+import { indexOf, itemsOf, shownRows, type ColumnId, type Columns } from "./rows";
+import { useWidths } from "./widths";
 
 /** What rows can stand together by. */
 const GROUPS: readonly ColumnId[] = [
@@ -50,6 +28,9 @@ const GROUPS: readonly ColumnId[] = [
 
 /** All rows are as high, so that only those that are seen need be drawn. */
 const ROW_HEIGHT = 26;
+
+/** Pixels by which a key makes a column wider. */
+const WIDER = 12;
 
 /** The Mix as a table that is worked like a spreadsheet. */
 export function LedgerPlace({ view }: { view: MixView }) {
@@ -99,6 +80,8 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     here,
   );
   const { mutate: edit, ask } = useEdit(view.id);
+  const { widthOf, setWidth } = useWidths();
+  const { start, keep } = useKeptScroll();
   const scroller = useRef<HTMLDivElement>(null);
   const table = useRef<HTMLTableElement>(null);
   const filter = useRef<HTMLInputElement>(null);
@@ -109,6 +92,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     estimateSize: () => ROW_HEIGHT,
     overscan: 8,
     scrollPaddingStart: 2 * ROW_HEIGHT,
+    initialOffset: start,
   });
 
   const paste = (top: number, left: number, block: string[][]): Edit => ({
@@ -175,6 +159,12 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
         setTyping(undefined);
         focusGrid();
       }
+      return;
+    }
+    const column = columns[here.column]?.id;
+    if (event.altKey && event.shiftKey && /^Arrow(Left|Right)$/.test(event.key) && column) {
+      event.preventDefault();
+      setWidth(column, widthOf(column) + (event.key === "ArrowRight" ? WIDER : -WIDER));
       return;
     }
     const plain = !event.ctrlKey && !event.metaKey && !event.altKey;
@@ -280,7 +270,11 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           leaves the table
         </span>
       </div>
-      <div ref={scroller} className="overflow-auto">
+      <div
+        ref={scroller}
+        className="overflow-auto"
+        onScroll={(event) => keep(event.currentTarget.scrollTop)}
+      >
         <table
           ref={table}
           role="grid"
@@ -310,31 +304,13 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
             }
           }}
         >
-          <thead className="sticky top-0 z-[1] bg-ground">
-            <tr className="text-left text-tiny text-ink-3" aria-rowindex={1}>
-              {columns.map((column, i) => (
-                <th
-                  key={column.id}
-                  scope="col"
-                  aria-sort={
-                    sort?.column === column.id ? (sort.down ? "descending" : "ascending") : "none"
-                  }
-                  style={{ width: widthOf(column.id) }}
-                  className={`border-b border-rule bg-ground px-1.5 py-1 font-normal ${
-                    column.figures ? "text-right" : ""
-                  } ${i === 0 ? "sticky left-0" : ""}`}
-                >
-                  <button
-                    tabIndex={-1}
-                    className="min-h-6"
-                    onClick={() => show({ sort: nextSort(sort, column.id) })}
-                  >
-                    {column.label} {sort?.column === column.id && (sort.down ? "↓" : "↑")}
-                  </button>
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <LedgerHead
+            columns={columns}
+            sort={sort}
+            widthOf={widthOf}
+            onWidth={setWidth}
+            onSort={(next) => show({ sort: next })}
+          />
           <tbody>
             {above > 0 && <tr aria-hidden="true" style={{ height: above }} />}
             {drawn.map(({ index }) => {
@@ -454,10 +430,6 @@ function Asked({ asking, columns, hidden, onClose, onGroup, onHide }: AskedProps
       }}
     />
   );
-}
-
-function widthOf(column: ColumnId): number {
-  return WIDTHS[column] ?? USUAL_WIDTH;
 }
 
 function cut(cells: string[][], area: Area): string[][] {

@@ -1,6 +1,7 @@
 import { memo } from "react";
 import { Mark } from "../ui/Mark";
 import type { Columns, Row } from "./rows";
+import { hint } from "../ui/hint";
 
 interface Props {
   row: Row;
@@ -44,7 +45,7 @@ export const LedgerRow = memo(function LedgerRow(props: Props) {
             aria-colindex={x + 1}
             aria-selected={inside}
             aria-readonly={!column.editable}
-            title={text}
+            {...hint(text)}
             className={`narrow overflow-hidden border-b border-rule-2 px-1.5 text-ellipsis whitespace-nowrap ${
               column.figures ? "text-right" : ""
             } ${inside ? "bg-active-ground" : x === 0 ? "bg-ground" : ""} ${

@@ -6,6 +6,7 @@ import { Chooser } from "../ui/Chooser";
 import { forgetStep } from "../ui/backCloses";
 import { focusHome } from "../ui/returnFocus";
 import { useActs, useOffer, type Act } from "./acts";
+import { Hints } from "./Hints";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysHelp } from "./KeysHelp";
 import { shown } from "./keys";
@@ -17,6 +18,8 @@ import { Status } from "./Status";
 import { useTheme } from "./theme";
 import { Tour } from "./Tour";
 import { goOnTour } from "./tourState";
+import { ViewsDialog } from "./ViewsDialog";
+import { hint } from "../ui/hint";
 
 const PLACES = [
   { path: "intake", label: "Intake", key: "2" },
@@ -46,7 +49,9 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   useTitle(mix, pathname);
   useFocusOnPlace(pathname);
   useFocusAfterEdit(mix?.revision);
-  const [open, setOpen] = useState<"commands" | "keys" | "history" | "describe" | "guide">();
+  const [open, setOpen] = useState<
+    "commands" | "keys" | "history" | "describe" | "guide" | "views"
+  >();
   const undo = useUndo(mix?.id ?? "");
   const { mutate: step } = undo;
   const { ask: edit } = useEdit(mix?.id ?? "");
@@ -94,6 +99,13 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         can: mix !== undefined,
         run: () => setOpen("describe"),
       },
+      {
+        id: "views",
+        label: "Saved views…",
+        key: "shift+v",
+        can: mix !== undefined,
+        run: () => setOpen("views"),
+      },
       { id: "theme", label: "Change between day and night", key: "ctrl+j", run: toggleTheme },
       {
         id: "single-keys",
@@ -123,16 +135,14 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         Skip to the place
       </a>
       <header className="flex shrink-0 items-center gap-4 overflow-x-auto border-b border-rule px-4 max-sm:gap-3">
-        <NavLink
-          to="/shelf"
-          aria-label="Drevik: to the shelf"
-          className="text-title font-[760]"
-          style={{ fontStretch: "118%" }}
-        >
+        <NavLink to="/shelf" aria-label="Drevik: to the shelf" className="text-title font-semibold">
           Drevik
         </NavLink>
         {mix && (
-          <span className="min-w-16 truncate text-ink-2" title={mix.document.name}>
+          <span
+            className="min-w-16 truncate text-ink-2"
+            {...hint(`${mix.document.name}: ${mix.document.kind}, revision ${mix.revision}`)}
+          >
             <b className="font-semibold text-ink">
               <bdi>{mix.document.name}</bdi>
             </b>{" "}
@@ -150,7 +160,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
                     className="min-h-6 min-w-6 text-ink-2"
                     disabled={act.can === false}
                     aria-label={act.label}
-                    title={`${act.label} (${shown(act.key ?? "")})`}
+                    {...hint(act.label, act.key)}
                     onClick={act.run}
                   >
                     {sign}
@@ -176,13 +186,25 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
             ))}
         </nav>
         <span className="flex shrink-0 gap-3 text-small text-ink-2">
-          <button className="min-h-6" onClick={() => setOpen("commands")}>
+          <button
+            className="min-h-6"
+            {...hint("All that can be done here", "ctrl+k")}
+            onClick={() => setOpen("commands")}
+          >
             Commands <kbd>Ctrl K</kbd>
           </button>
-          <button className="min-h-6" title="Guide (F1)" onClick={() => setOpen("guide")}>
+          <button
+            className="min-h-6"
+            {...hint("The guide, searchable", "F1")}
+            onClick={() => setOpen("guide")}
+          >
             Help
           </button>
-          <button className="min-h-6" onClick={toggleTheme}>
+          <button
+            className="min-h-6"
+            {...hint("Change between day and night", "ctrl+j")}
+            onClick={toggleTheme}
+          >
             {theme === "day" ? "Night" : "Day"}
           </button>
         </span>
@@ -191,6 +213,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         <ErrorBoundary place={pathname}>{children}</ErrorBoundary>
       </main>
       <Tour />
+      <Hints />
       <Notices onUndo={() => step("undo")} mix={mix?.id} />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       {open === "guide" && (
@@ -200,6 +223,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       )}
       {open === "keys" && <KeysHelp onClose={() => setOpen(undefined)} />}
       {mix && open === "history" && <HistoryDialog mix={mix} onClose={() => setOpen(undefined)} />}
+      {mix && open === "views" && <ViewsDialog mix={mix} onClose={() => setOpen(undefined)} />}
       {mix && open === "describe" && (
         <MixDialog mix={mix} onEdit={edit} onClose={() => setOpen(undefined)} />
       )}

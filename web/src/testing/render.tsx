@@ -50,6 +50,13 @@ const knowledge: Knowledge = {
   ],
 };
 
+/** What has a hint that says so. */
+export function hinted(text: RegExp): Element | undefined {
+  return [...document.querySelectorAll("[data-hint]")].find((element) =>
+    text.test(element.getAttribute("data-hint") ?? ""),
+  );
+}
+
 /** Stands in for the server in every test of a file. */
 export function withServer() {
   beforeEach(() => {
@@ -76,6 +83,7 @@ export function withServer() {
       const answer = answers.get(`${request.method} ${path}`) ?? {};
       return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
+    Element.prototype.setPointerCapture = () => undefined;
     vi.stubGlobal("matchMedia", () => ({
       matches: true,
       addEventListener: () => undefined,
@@ -113,11 +121,11 @@ export function edits(): unknown[] {
     .map((one) => (one.body as { edit: unknown }).edit);
 }
 
-export function show(children: ReactNode) {
+export function show(children: ReactNode, at = "/") {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <QueryClientProvider client={client}>
-      <MemoryRouter>
+      <MemoryRouter initialEntries={[at]}>
         <ActsProvider>{children}</ActsProvider>
       </MemoryRouter>
     </QueryClientProvider>,

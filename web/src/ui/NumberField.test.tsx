@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { withServer } from "../testing/render";
@@ -48,6 +48,21 @@ describe("a number", () => {
     await userEvent.keyboard("{ArrowUp}");
     cleanup();
     expect(onChange.mock.calls).toEqual([[-2.5]]);
+  });
+
+  it("is dragged up and down in one change; a click goes into it", async () => {
+    const { onChange, field } = fader();
+    field.blur();
+    fireEvent.pointerDown(field, { button: 0, clientY: 100 });
+    fireEvent.pointerMove(field, { clientY: 80 });
+    fireEvent.pointerMove(field, { clientY: 60 });
+    expect(field).toHaveProperty("value", "2");
+    fireEvent.pointerUp(field);
+    expect(onChange.mock.calls).toEqual([[2]]);
+    expect(document.activeElement).not.toBe(field);
+    fireEvent.pointerDown(field, { button: 0, clientY: 100 });
+    fireEvent.pointerUp(field);
+    expect(document.activeElement).toBe(field);
   });
 
   it("stays within what is possible", async () => {

@@ -1,6 +1,8 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { messageOf } from "../api/client";
 import { understood, type Unit } from "../api/queries";
+import { hint } from "./hint";
+import { useScrubbing } from "./scrubbing";
 
 interface Props {
   label: string;
@@ -21,8 +23,8 @@ interface Props {
 const PAUSE_MILLISECONDS = 350;
 
 /**
- * A number that is edited by typing or by arrow keys (Shift coarse, Alt fine). Arrows add up here and
- * are one change when they pause; a typed text is understood whole or stays as it was typed.
+ * A number that is edited by typing, by arrow keys or by dragging it up and down (Shift coarse, Alt
+ * fine). Steps add up here and are one change when they pause or end; a typed text is understood whole or stays as it was typed.
  */
 export function NumberField(props: Props) {
   const { label, value, show, reads, unit, least, most, step, onChange } = props;
@@ -57,6 +59,8 @@ export function NumberField(props: Props) {
       void change(to);
     }
   };
+  const stepOf = (keys: { shiftKey: boolean; altKey: boolean }) =>
+    keys.shiftKey ? step * 10 : keys.altKey ? step / 10 : step;
   const arrow = (by: number) => {
     const from = gesture.current?.to ?? held ?? value;
     const to = Math.max(least, Math.min(most, Math.round((from + by) * 1000) / 1000));
@@ -91,7 +95,7 @@ export function NumberField(props: Props) {
     }
   };
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    const size = event.shiftKey ? step * 10 : event.altKey ? step / 10 : step;
+    const size = stepOf(event);
     if (event.key === "ArrowUp" || event.key === "ArrowDown") {
       event.preventDefault();
       arrow(event.key === "ArrowUp" ? size : -size);
@@ -104,13 +108,19 @@ export function NumberField(props: Props) {
       setRefused(undefined);
     }
   };
+  const scrubbing = useScrubbing({
+    onStep: (steps, keys) => arrow(steps * stepOf(keys)),
+    onEnd: () => latest.current(),
+  });
   return (
     <span className="inline-flex flex-wrap items-baseline gap-1">
       <input
         aria-label={`${label}${unit ? ` in ${unit}` : ""}`}
         aria-invalid={refused !== undefined}
         aria-describedby={refused === undefined ? undefined : says}
-        className={`min-h-6 w-14 border-b bg-transparent ${
+        {...scrubbing}
+        {...hint("Type it, or drag it up and down; arrows step (Shift coarse, Alt fine)")}
+        className={`min-h-6 w-14 border-b bg-transparent not-focus:cursor-ns-resize ${
           refused === undefined
             ? "border-transparent hover:border-rule focus:border-active"
             : "border-wrong text-wrong"

@@ -282,7 +282,7 @@ class WholePathTest {
           let says = false;
           for (let at = text.parentElement; at && box.width > 0; at = at.parentElement) {
             const style = getComputedStyle(at);
-            says ||= style.textOverflow === 'ellipsis' && at.closest('[title]') !== null;
+            says ||= style.textOverflow === 'ellipsis' && at.closest('[data-hint]') !== null;
             if (style.overflowX === 'auto' || style.overflowX === 'scroll') {
               break;
             }
