@@ -32,6 +32,7 @@ export type Printed = Schemas["Printed"];
 export type PrintReport = Schemas["PrintReport"];
 export type Knowledge = Schemas["Knowledge"];
 export type Finding = Schemas["Finding"];
+export type CheckChange = Schemas["CheckChange"];
 export type CoverageCell = Schemas["Cell"];
 export type CategoryCoverage = Schemas["CategoryCoverage"];
 export type CategoryShare = Schemas["Share"];

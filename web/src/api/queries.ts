@@ -265,6 +265,20 @@ export function useProof(id: string, revision: number) {
   });
 }
 
+/** What an edit would do to the findings of the revision that is shown. */
+export function usePreview(id: string, revision: number, edit: Edit | undefined) {
+  return useQuery({
+    queryKey: ["preview", id, revision, edit],
+    queryFn: () =>
+      edit === undefined
+        ? null
+        : answered(
+            api.POST("/api/mixes/{id}/preview", { params: { path: { id } }, body: { edit } }),
+          ),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function usePaths(
   id: string,
   revision: number,

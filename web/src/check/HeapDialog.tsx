@@ -1,18 +1,20 @@
 import { useState } from "react";
-import type { Edit } from "../api/client";
+import { messageOf, type CheckChange, type Edit, type MixView } from "../api/client";
+import { usePreview } from "../api/queries";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { toggled } from "../ui/toggled";
 import { ruleName, waysOf, type Heap } from "./heaps";
 
 interface Props {
+  view: MixView;
   heap: Heap;
   onEdit: (edit: Edit) => Promise<unknown>;
   onClose: () => void;
 }
 
 /** Mends a heap of findings in one step: how, and which of them; each says what would be done. */
-export function HeapDialog({ heap: opened, onEdit, onClose }: Props) {
+export function HeapDialog({ view, heap: opened, onEdit, onClose }: Props) {
   // As it was when it was opened: what is mended meanwhile is told by the server.
   const [heap] = useState(opened);
   const ways = waysOf(heap);
@@ -25,6 +27,12 @@ export function HeapDialog({ heap: opened, onEdit, onClose }: Props) {
     mend,
   }));
   const picked = lines.filter((line) => !left.includes(line.id));
+  const edit: Edit = {
+    edit: "together",
+    words: `mend ${plural(picked.length, "finding")} of “${ruleName(heap.rule)}”`,
+    edits: picked.map((line) => line.mend.edit),
+  };
+  const preview = usePreview(view.id, view.revision, picked.length > 0 ? edit : undefined);
   return (
     <FormDialog
       wide
@@ -33,13 +41,7 @@ export function HeapDialog({ heap: opened, onEdit, onClose }: Props) {
       does={`Mend ${picked.length}`}
       busy={picked.length === 0}
       onClose={onClose}
-      onSubmit={() =>
-        onEdit({
-          edit: "together",
-          words: `mend ${plural(picked.length, "finding")} of “${ruleName(heap.rule)}”`,
-          edits: picked.map((line) => line.mend.edit),
-        })
-      }
+      onSubmit={() => onEdit(edit)}
     >
       <Field label="How">
         <Select
@@ -70,6 +72,39 @@ export function HeapDialog({ heap: opened, onEdit, onClose }: Props) {
           </label>
         ))}
       </fieldset>
+      <Outcome preview={preview} />
     </FormDialog>
+  );
+}
+
+interface OutcomeProps {
+  preview: { data?: CheckChange | null; error: Error | null };
+}
+
+/** What the line check would find afterwards: that something goes is no use where worse comes. */
+function Outcome({ preview: { data, error } }: OutcomeProps) {
+  if (error) {
+    return <p className="mt-2 text-wrong">It cannot be done: {messageOf(error)}</p>;
+  }
+  if (!data) {
+    return null;
+  }
+  return (
+    <div role="status" className="mt-2 text-small">
+      <p>
+        {plural(data.gone.length, "finding")} would go
+        {data.come.length > 0 ? `, ${data.come.length} would come:` : ", and none come."}
+      </p>
+      <ul className="max-h-[16vh] overflow-y-auto">
+        {data.come.map((finding) => (
+          <li
+            key={`${finding.where.join(" ")} ${finding.says}`}
+            className={`break-words ${finding.severity === "wrong" ? "text-wrong" : "text-ink-2"}`}
+          >
+            {ruleName(finding.rule)}: {finding.says}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

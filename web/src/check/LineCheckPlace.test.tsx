@@ -3,7 +3,7 @@ import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
 import type { Finding } from "../api/client";
-import { edits, show, view, withServer } from "../testing/render";
+import { answers, asked, edits, show, view, withServer } from "../testing/render";
 import { LineCheckPlace } from "./LineCheckPlace";
 
 withServer();
@@ -72,8 +72,16 @@ describe("the line check", () => {
     head.focus();
     await userEvent.keyboard("{ArrowRight}");
     expect(screen.getByText("“a” reaches no output.")).toBeTruthy();
+    answers.set("POST /api/mixes/m1/preview", { gone: findings, come: [] });
     await userEvent.keyboard("m");
+    expect(await screen.findByText("4 findings would go, and none come.")).toBeTruthy();
+    answers.set("POST /api/mixes/m1/preview", { gone: findings, come: [muted] });
     await userEvent.click(screen.getByLabelText(/Send “b” to “mix”/));
+    const outcome = await screen.findByText("4 findings would go, 1 would come:");
+    expect(outcome.parentElement?.textContent).toContain("muted: “snare” is muted.");
+    expect(asked.filter((one) => one.path.endsWith("/preview")).at(-1)?.body).toMatchObject({
+      edit: { edit: "together", edits: [{}, {}, {}] },
+    });
     await userEvent.keyboard("{Control>}{Enter}{/Control}");
     expect(edits()).toEqual([
       {

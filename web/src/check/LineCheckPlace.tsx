@@ -161,7 +161,9 @@ export function LineCheckPlace({ view }: { view: MixView }) {
         </p>
       )}
       <Proved view={view} />
-      {mending && <HeapDialog heap={mending} onEdit={ask} onClose={() => setMending(undefined)} />}
+      {mending && (
+        <HeapDialog view={view} heap={mending} onEdit={ask} onClose={() => setMending(undefined)} />
+      )}
     </div>
   );
 }

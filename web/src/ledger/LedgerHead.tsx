@@ -29,7 +29,7 @@ export function LedgerHead({ columns, sort, widthOf, onWidth, onSort }: Props) {
           >
             <button
               tabIndex={-1}
-              className="min-h-6 max-w-full truncate"
+              className="narrow min-h-6 leading-tight"
               {...hint(`Sort by ${column.label}`)}
               onClick={() => onSort(nextSort(sort, column.id))}
             >

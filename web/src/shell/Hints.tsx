@@ -88,11 +88,12 @@ export function Hints() {
 
 function saidOf(element: Element, byPointer: boolean): Shown | undefined {
   const text = element.getAttribute("data-hint");
-  const own = text === element.textContent;
+  const key = element.getAttribute("data-hint-key") ?? undefined;
+  const own = key === undefined && text !== null && element.textContent?.includes(text);
   const cut = [element, ...element.querySelectorAll("*")].some(
     (one) => one.scrollWidth > one.clientWidth && one.clientWidth > 0,
   );
   return text !== null && element.isConnected && (!own || cut)
-    ? { of: element, byPointer, text, key: element.getAttribute("data-hint-key") ?? undefined }
+    ? { of: element, byPointer, text, key }
     : undefined;
 }

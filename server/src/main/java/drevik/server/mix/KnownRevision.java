@@ -2,6 +2,7 @@ package drevik.server.mix;
 
 import drevik.check.Finding;
 import drevik.check.LineCheck;
+import drevik.check.Proof;
 import drevik.flow.FlowLayout;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -22,6 +23,7 @@ final class KnownRevision {
   private final Mix document;
   private @Nullable Derived derived;
   private @Nullable CompletableFuture<Derived> begun;
+  private @Nullable Proof proof;
 
   KnownRevision(int number, Mix document) {
     this.number = number;
@@ -52,6 +54,17 @@ final class KnownRevision {
       derived = running == null ? follow() : running.join();
     }
     return derived;
+  }
+
+  /** What the line check has shown, which takes longer than finding what is wrong. */
+  Proof proof() {
+    List<Finding> findings = derived().findings();
+    synchronized (this) {
+      if (proof == null) {
+        proof = Proof.of(document, findings);
+      }
+      return proof;
+    }
   }
 
   private Derived follow() {

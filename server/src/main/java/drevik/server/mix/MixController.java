@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.check.CheckChange;
 import drevik.check.Proof;
 import drevik.codec.Documents;
 import drevik.edit.Edit;
@@ -48,6 +49,9 @@ class MixController {
    * @param basedOn the revision that it was made on; the answer tells what is different from it
    */
   record EditRequest(String id, int basedOn, Edit edit) {}
+
+  /** An edit that is not made. */
+  record PreviewRequest(Edit edit) {}
 
   /** The same for what is no edit: undo, redo, going to a revision. */
   record ChangeRequest(String id, int basedOn) {
@@ -131,6 +135,12 @@ class MixController {
   @PostMapping("/{id}/edits")
   MixChange edit(@PathVariable String id, @RequestBody EditRequest request) {
     return edits.edit(id, new MixEdits.Asked(request.id(), request.basedOn()), request.edit());
+  }
+
+  /** What an edit would do to the line check; nothing is changed. */
+  @PostMapping("/{id}/preview")
+  CheckChange preview(@PathVariable String id, @RequestBody PreviewRequest wanted) {
+    return mixes.preview(id, wanted.edit());
   }
 
   @PostMapping("/{id}/undo")

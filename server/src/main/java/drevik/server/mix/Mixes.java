@@ -1,7 +1,11 @@
 package drevik.server.mix;
 
+import drevik.check.CheckChange;
+import drevik.check.LineCheck;
 import drevik.check.Proof;
+import drevik.edit.Edit;
 import drevik.mix.Mix;
+import drevik.mix.Refused;
 import drevik.route.Coverage;
 import drevik.server.NotFound;
 import java.util.List;
@@ -62,8 +66,18 @@ public class Mixes {
 
   /** What the line check has shown of it. */
   public Proof proof(String id) {
+    return head(id).proof();
+  }
+
+  /**
+   * What an edit would do to the findings, were it made now; nothing is changed.
+   *
+   * @throws Refused if it cannot be made
+   */
+  public CheckChange preview(String id, Edit edit) {
     KnownRevision head = head(id);
-    return Proof.of(head.document(), head.derived().findings());
+    Mix after = edit.applyTo(head.document());
+    return CheckChange.between(head.derived().findings(), LineCheck.of(after));
   }
 
   /** The Mix as a table. */
