@@ -37,7 +37,7 @@ describe("a change", () => {
       change({
         channels: [channel("hat")],
         order: ["mix", "hat", "kick"],
-        facts: { hat: { colour: "drums" } },
+        facts: { hat: { colour: "drums", takesSound: false, awaitsAudio: true } },
       }),
     );
     expect(after?.document.channels.map((one) => one.id)).toEqual(["mix", "hat", "kick"]);

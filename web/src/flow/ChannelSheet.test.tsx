@@ -41,7 +41,14 @@ function sheet() {
 
 describe("the channel sheet", () => {
   it("tells where a channel goes, why, and what acts on it", () => {
-    const facts = { voice: { colour: "vocals", destinationBecause: "by the category map" } };
+    const facts = {
+      voice: {
+        colour: "vocals",
+        destinationBecause: "by the category map",
+        takesSound: false,
+        awaitsAudio: true,
+      },
+    };
     show(
       <ChannelSheet
         view={{ ...mix, facts }}

@@ -13,6 +13,8 @@ export interface RowFacts {
   /** A short value at the right end, such as the fader. */
   value?: string;
   muted?: boolean;
+  /** True if others can be sent to it. */
+  takes?: boolean;
   /** The bus whose group a double click folds or unfolds. */
   folds?: string;
   title: string;
@@ -47,9 +49,8 @@ interface Props {
 const LAYOUT = 22;
 const VALUE = 38;
 
-/** What can be dragged, and what it can be dropped on: sent to. */
+/** What can be dragged onto what it shall be sent to. */
 const DRAGGED: Shape[] = ["seat", "free", "bus", "return", "fold"];
-const TAKES: Shape[] = ["bus", "return", "master"];
 
 /** What a column has room for beside its names: for all of its rows, or for none. */
 export interface Beside {
@@ -72,7 +73,7 @@ export const FlowRow = memo(function FlowRow(props: Props) {
   const strong = isStrong(facts);
   const small = height < 20;
   const [over, setOver] = useState(false);
-  const takes = TAKES.includes(facts.shape);
+  const takes = facts.takes === true;
   const room = width - BESIDE_NAME - (layout ? LAYOUT : 0) - (value ? VALUE : 0);
   const stretch = stretchFor(nameWidth(facts.name, strong, small ? "small" : "row"), room);
   return (

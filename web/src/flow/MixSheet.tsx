@@ -10,7 +10,7 @@ export function MixSheet({ view }: { view: MixView }) {
   const prints = usePrints(view.id).data ?? [];
   const last = prints.find((one) => one.state === "done");
   const seats = mix.channels.filter((one) => one.kind === "seat" && !one.stowed);
-  const free = seats.filter((one) => one.clips.length === 0).length;
+  const free = seats.filter((one) => view.facts[one.id]?.awaitsAudio).length;
   const wrong = findings.filter((one) => one.severity === "wrong").length;
   const to = (place: string) => `/mixes/${view.id}/${place}`;
   return (

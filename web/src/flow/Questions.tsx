@@ -125,11 +125,7 @@ function Choosers(props: ChoosersProps) {
       placeholder: "Destination",
       choices: [
         ...channelChoices(
-          (one) =>
-            !one.stowed &&
-            one.kind !== "seat" &&
-            one.kind !== "reference" &&
-            !picked.includes(one.id),
+          (one) => view.facts[one.id]?.takesSound === true && !picked.includes(one.id),
         ),
         { id: "", label: "Nowhere", hint: "no output" },
       ],

@@ -35,6 +35,10 @@ export function rowFacts(
   const channels = new Map(view.document.channels.map((one) => [one.id, one]));
   const outputs = new Map(view.document.outputs.map((one) => [one.id, one]));
   const colour = (id: string) => view.facts[id]?.colour ?? "neutral";
+  const follows = (id: string) => ({
+    takes: view.facts[id]?.takesSound === true,
+    free: view.facts[id]?.awaitsAudio === true,
+  });
   return {
     of: (id) => {
       const channel = channels.get(id);
@@ -44,7 +48,8 @@ export function rowFacts(
         const sends = channel.sends
           .flatMap((send) => send.destinations)
           .map((to) => channels.get(to)?.name ?? "?");
-        return ofChannel(channel, colour(id), channels.get(channel.output ?? "")?.name, sends);
+        const destination = channels.get(channel.output ?? "")?.name;
+        return ofChannel(channel, { ...follows(id), family: colour(id) }, destination, sends);
       }
       if (output) {
         return ofOutput(output, colour(output.channel));
@@ -56,18 +61,19 @@ export function rowFacts(
 
 function ofChannel(
   channel: Channel,
-  family: string,
+  follows: { family: string; takes: boolean; free: boolean },
   destination: string | undefined,
   sends: string[],
 ): RowFacts {
-  const free = channel.kind === "seat" && channel.clips.length === 0;
+  const free = channel.kind === "seat" && follows.free;
   const goes =
     (channel.output ? `, goes to ${destination ?? "?"}` : "") +
     (sends.length > 0 ? `, sends to ${sends.join(", ")}` : "");
   return {
     id: channel.id,
     name: channel.name,
-    family,
+    family: follows.family,
+    takes: follows.takes,
     shape: free ? "free" : channel.kind,
     layout: SHORT[channel.layout] ?? channel.layout,
     value: db(channel.faderDb),

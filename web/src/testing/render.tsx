@@ -170,6 +170,16 @@ export function output(id: string, more: Partial<Output> = {}): Output {
   };
 }
 
+/** What the server says of a channel. */
+export function factsOf(one: Channel): MixView["facts"][string] {
+  const holdsClips = one.kind === "seat" || one.kind === "reference";
+  return {
+    colour: "drums",
+    takesSound: !holdsClips && !one.stowed,
+    awaitsAudio: holdsClips && one.clips.length === 0,
+  };
+}
+
 /** A small band: two seats into a bus. */
 export function view(more: Partial<MixView["document"]> = {}): MixView {
   const channels = more.channels ?? [
@@ -200,7 +210,7 @@ export function view(more: Partial<MixView["document"]> = {}): MixView {
       channels,
     },
     flow: { stages: [], returns: [], ribbons: [] },
-    facts: Object.fromEntries(channels.map((one) => [one.id, { colour: "drums" }])),
+    facts: Object.fromEntries(channels.map((one) => [one.id, factsOf(one)])),
     findings: [],
   };
 }

@@ -19,9 +19,7 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
   const [names, setNames] = useState("");
   const [category, setCategory] = useState(after?.category ?? "unknown");
   const [output, setOutput] = useState(after?.output ?? "");
-  const buses = view.document.channels.filter(
-    (one) => one.kind !== "seat" && one.kind !== "reference" && !one.stowed,
-  );
+  const buses = view.document.channels.filter((one) => view.facts[one.id]?.takesSound);
   return (
     <FormDialog
       title="Add channels"

@@ -18,8 +18,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
   const knowledge = useKnowledge().data;
   const ids = picked.map((one) => one.id);
   const targets = view.document.channels
-    .filter((one) => one.kind !== "seat" && one.kind !== "reference")
-    .filter((one) => !one.stowed && !ids.includes(one.id))
+    .filter((one) => view.facts[one.id]?.takesSound && !ids.includes(one.id))
     .sort((a, b) => Number(b.kind === "return") - Number(a.kind === "return"));
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [tap, setTap] = useState<Send["tap"]>("post-fader");

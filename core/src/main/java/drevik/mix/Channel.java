@@ -74,6 +74,13 @@ public record Channel(
     return kind.holdsClips() && clips.isEmpty();
   }
 
+  /**
+   * True if others can be sent here: nothing goes into what holds audio, or into what is stowed.
+   */
+  public boolean takesSound() {
+    return !kind.holdsClips() && !stowed;
+  }
+
   /** The first send that reaches {@code destination}, if there is one. */
   public Optional<Send> sendTo(String destination) {
     return sends.stream().filter(send -> send.destinations().contains(destination)).findFirst();

@@ -75,7 +75,13 @@ final class KnownRevision {
     MapAnswers map = MapAnswers.of(document);
     Map<String, ChannelFacts> facts = new LinkedHashMap<>();
     for (Channel channel : document.channels()) {
-      facts.put(channel.id(), new ChannelFacts(map.colourOf(channel), map.whyThere(channel)));
+      facts.put(
+          channel.id(),
+          new ChannelFacts(
+              map.colourOf(channel),
+              map.whyThere(channel),
+              channel.takesSound(),
+              channel.awaitsAudio()));
     }
     return facts;
   }

@@ -30,8 +30,14 @@ public record MixView(
    *
    * @param colour a colour family's id
    * @param destinationBecause why it goes where it goes; null if it goes nowhere
+   * @param takesSound others can be sent to it
+   * @param awaitsAudio audio can be seated in it
    */
-  public record ChannelFacts(String colour, @Nullable String destinationBecause) {}
+  public record ChannelFacts(
+      String colour,
+      @Nullable String destinationBecause,
+      boolean takesSound,
+      boolean awaitsAudio) {}
 
   static MixView of(String id, KnownRevision head, @Nullable String undo, @Nullable String redo) {
     KnownRevision.Derived derived = head.derived();
