@@ -3,6 +3,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import type { Finding, MixView } from "../api/client";
 import { useEdit, useKnowledge } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { placeAfter } from "../ui/arrows";
 import { plural } from "../ui/format";
 import { HeapDialog } from "./HeapDialog";
 import { heapsOf, ruleName, waysOf, type Heap } from "./heaps";
@@ -71,16 +72,12 @@ export function LineCheckPlace({ view }: { view: MixView }) {
     ];
   }, [finding, heap, edit, navigate, view, setMending]);
   useOffer("check", acts);
-  const go = (to: number) => {
-    const next = Math.max(0, Math.min(lines.length - 1, to));
-    setAt(next);
-    rows.current.get(next)?.focus();
-  };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
-    if (step !== undefined) {
+    const to = placeAfter(event.key, index, lines.length);
+    if (to !== undefined) {
       event.preventDefault();
-      go(index + step);
+      setAt(to);
+      rows.current.get(to)?.focus();
     } else if (here && !here.finding && (event.key === "ArrowRight" || event.key === "ArrowLeft")) {
       event.preventDefault();
       if (open.has(here.heap.id) !== (event.key === "ArrowRight")) {

@@ -1,5 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, type RefObject } from "react";
 import type { FileView } from "../api/client";
+import { placeAfter } from "../ui/arrows";
 
 interface Rows {
   files: FileView[];
@@ -9,23 +10,13 @@ interface Rows {
   onEnter: () => void;
 }
 
-/** Rows further down for a key that moves by a page. */
-const PAGE = 15;
-
 /** A list of files of which one is current: walked by arrows, pages, Home and End. */
 export function useFileList({ files, current, onCurrent, onEnter }: Rows) {
   const list = useRef<HTMLDivElement>(null);
   const watch = useRowFocus(list, current, files);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const at = files.findIndex((file) => file.id === current);
-    const to = {
-      ArrowDown: at + 1,
-      ArrowUp: at - 1,
-      Home: 0,
-      End: files.length - 1,
-      PageDown: Math.min(files.length - 1, at + PAGE),
-      PageUp: Math.max(0, at - PAGE),
-    }[event.key];
+    const to = placeAfter(event.key, at, files.length);
     const next = to === undefined ? undefined : files[to];
     if (next) {
       event.preventDefault();

@@ -1,3 +1,4 @@
+import { placeAfter } from "../ui/arrows";
 import { LargeDialog } from "../ui/LargeDialog";
 import { useEffect, useRef, useState } from "react";
 import type { MixView, RevisionLine } from "../api/client";
@@ -64,14 +65,11 @@ function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
     row.current?.scrollIntoView({ block: "nearest" });
   }, [here?.number]);
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
     const from = lines.findIndex((line) => line === here);
-    if (by !== undefined) {
+    const next = lines[placeAfter(event.key, from, lines.length) ?? -1];
+    if (next) {
       event.preventDefault();
-      const next = lines[Math.max(0, Math.min(lines.length - 1, from + by))];
-      if (next) {
-        onHere(next);
-      }
+      onHere(next);
     } else if (event.key === "Enter" && here) {
       event.preventDefault();
       onVisit(here);

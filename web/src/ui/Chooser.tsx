@@ -1,4 +1,5 @@
 import { useId, useMemo, useState, type ReactNode } from "react";
+import { placeAfter } from "./arrows";
 import { Window } from "./Window";
 
 export interface Choice {
@@ -57,18 +58,18 @@ function List({ placeholder, choices, onChoose }: Props) {
   const listId = useId();
   const found = useMemo(() => matching(choices, typed), [choices, typed]);
   const current = found[Math.min(at, found.length - 1)];
-  const move = (by: number) =>
-    setAt(Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + by)));
   const choose = (choice: Choice | undefined) => {
     if (choice && !choice.disabled) {
       onChoose(choice.id);
     }
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
-    if (by !== undefined) {
+    // Home and End go through the text.
+    const inText = event.key === "Home" || event.key === "End";
+    const to = placeAfter(event.key, Math.min(at, found.length - 1), found.length);
+    if (to !== undefined && !inText) {
       event.preventDefault();
-      move(by);
+      setAt(to);
     } else if (event.key === "Enter") {
       event.preventDefault();
       choose(current);
