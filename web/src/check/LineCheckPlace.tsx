@@ -101,7 +101,11 @@ export function LineCheckPlace({ view }: { view: MixView }) {
     };
   };
   return (
-    <div className="h-full overflow-y-auto px-6 py-4">
+    <div
+      className="h-full overflow-y-auto px-6 py-4"
+      // Without findings nothing in it takes the keyboard, which has to scroll it.
+      {...(lines.length === 0 && { tabIndex: 0, role: "region", "aria-label": "What is proved" })}
+    >
       <h1 className="sr-only">Line check of {view.document.name}</h1>
       {heaps.length === 0 && <p className="pb-4 text-title">No findings.</p>}
       {WEIGHTS.map((weight) => {

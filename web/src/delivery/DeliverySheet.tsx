@@ -78,10 +78,10 @@ export function DeliverySheet({ view }: { view: MixView }) {
   };
   const measured = new Map(run?.report?.files.map((file) => [file.output, file]));
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_286px]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_286px] max-md:grid-cols-[minmax(0,1fr)] max-md:grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="sr-only">Delivery sheet of {view.document.name}</h1>
       <div className="min-h-0 overflow-auto px-4 py-3">
-        <table className="w-full border-collapse">
+        <table className="w-full border-collapse max-md:min-w-[680px]">
           <caption className="sr-only">Outputs</caption>
           <thead>
             <tr className="text-left text-tiny text-ink-3 [&>th]:border-b [&>th]:border-rule [&>th]:pb-1 [&>th]:font-normal">
@@ -265,7 +265,10 @@ interface SideProps {
 function Side({ view, run, runs, print, onShow }: SideProps) {
   const cancel = useCancelPrint(view.id);
   return (
-    <aside aria-label="Print runs" className="overflow-y-auto border-l border-rule bg-raised p-4">
+    <aside
+      aria-label="Print runs"
+      className="overflow-y-auto border-l border-rule bg-raised p-4 max-md:row-start-1 max-md:max-h-[38vh] max-md:border-b max-md:border-l-0"
+    >
       <button
         className="w-full border border-active px-3 py-1.5 font-semibold text-active disabled:border-rule disabled:font-normal"
         disabled={print?.can === false}

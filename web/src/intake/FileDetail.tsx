@@ -13,7 +13,7 @@ export function FileDetail({ delivery, file }: Props) {
   return (
     <section
       aria-label="The chosen file"
-      className="grid h-[118px] shrink-0 grid-cols-[minmax(220px,1fr)_minmax(240px,1.1fr)_minmax(320px,1.5fr)] gap-6 overflow-y-auto border-t border-rule px-4 py-2 text-small"
+      className="grid h-[118px] shrink-0 grid-cols-[minmax(220px,1fr)_minmax(240px,1.1fr)_minmax(320px,1.5fr)] gap-6 overflow-y-auto border-t border-rule px-4 py-2 text-small max-md:h-[32vh] max-md:grid-cols-1 max-md:gap-2"
     >
       <div className="min-w-0">
         <h2 className="font-semibold break-words">{file.name}</h2>

@@ -14,8 +14,9 @@ interface Props {
   onCategory: () => void;
 }
 
+/** On a narrow page a file is three lines of two. */
 const COLUMNS =
-  "grid-cols-[minmax(150px,1.1fr)_132px_92px_186px_minmax(190px,1.25fr)_minmax(150px,1fr)]";
+  "grid-cols-[minmax(150px,1.1fr)_132px_92px_186px_minmax(190px,1.25fr)_minmax(150px,1fr)] max-md:grid-cols-2";
 const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
 
 /** One row a file: waveform, what it is, category with certainty, destination, what to know. */
@@ -31,7 +32,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
     <div className="min-h-0 flex-1 overflow-y-auto">
       <div
         aria-hidden="true"
-        className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3`}
+        className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3 max-md:hidden`}
       >
         <span>File</span>
         <span>Waveform</span>
@@ -45,7 +46,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
           <div
             key={file.id}
             {...rowProps(file)}
-            className={`grid ${COLUMNS} min-h-[26px] items-center [contain-intrinsic-size:auto_27px] [content-visibility:auto] gap-3 border-b border-rule-2 px-4 ${
+            className={`grid ${COLUMNS} min-h-[26px] items-center [contain-intrinsic-size:auto_27px] [content-visibility:auto] gap-x-3 border-b border-rule-2 px-4 max-md:py-1 ${
               file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
             }`}
           >
@@ -53,7 +54,9 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
               {file.name.slice(file.name.lastIndexOf("/") + 1)}
             </span>
             {file.fault ? (
-              <span className="col-span-5 py-1 text-wrong">Refused: {file.fault}</span>
+              <span className="col-span-5 py-1 text-wrong max-md:col-span-2">
+                Refused: {file.fault}
+              </span>
             ) : (
               <Taken file={file} family={families.get(file.category) ?? "neutral"} />
             )}

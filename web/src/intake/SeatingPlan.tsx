@@ -49,10 +49,10 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
     },
   });
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto">
+    <div className="min-h-0 flex-1 overflow-auto">
       <div
         aria-hidden="true"
-        className={`sticky top-0 z-10 grid ${GRID} border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3`}
+        className={`sticky top-0 z-10 grid min-w-[860px] ${GRID} border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3`}
       >
         <span>Delivered</span>
         <span />
@@ -61,7 +61,7 @@ export function SeatingPlan({ delivery, current, onCurrent, onChoose, onDrop }: 
           <span>Feeds</span>
         </span>
       </div>
-      <div className={`grid ${GRID} px-4`} style={{ height }}>
+      <div className={`grid min-w-[860px] ${GRID} px-4`} style={{ height }}>
         <Files
           rows={rows}
           families={families}

@@ -204,7 +204,7 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
         {items.map((item) => (
           <li
             key={item.id}
-            className="grid grid-cols-[132px_190px_minmax(0,1fr)_150px_110px] items-start gap-4 border-b border-rule-2 py-2"
+            className="grid grid-cols-[132px_190px_minmax(0,1fr)_150px_110px] items-start gap-4 border-b border-rule-2 py-2 max-md:grid-cols-1 max-md:gap-1"
           >
             {item.sketch ? <FlowThumb sketch={item.sketch} /> : <span />}
             {item.unreadable ? (
@@ -219,7 +219,10 @@ function Section({ title, empty, items, onStart, onMake }: SectionProps) {
             )}
             <div className="text-ink-2">
               <p>{item.unreadable ?? item.description}</p>
-              <p hidden={item.unreadable !== undefined} className="mt-1 flex gap-4 text-small">
+              <p
+                hidden={item.unreadable !== undefined}
+                className="mt-1 flex flex-wrap gap-x-4 text-small"
+              >
                 <button
                   className="underline underline-offset-2"
                   aria-label={`Duplicate ${item.name}`}

@@ -37,7 +37,7 @@ export function HistoryDialog({ mix, onClose }: Props) {
       }
       onClose={onClose}
     >
-      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-2">
         <Lines
           lines={lines}
           here={here}

@@ -111,7 +111,14 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
         id: "single-keys",
         label: singleKeys ? "Switch single keys off (Ctrl keys stay)" : "Switch single keys on",
         key: "ctrl+alt+k",
-        run: toggleSingleKeys,
+        run: () => {
+          toggleSingleKeys();
+          notify(
+            singleKeys
+              ? "Keys without Ctrl do nothing now; Ctrl Alt K brings them back."
+              : "Keys without Ctrl act again.",
+          );
+        },
       },
       { id: "copy-link", label: "Copy a link to what is shown", key: "shift+y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },

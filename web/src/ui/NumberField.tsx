@@ -1,7 +1,6 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { messageOf } from "../api/client";
 import { understood, type Unit } from "../api/queries";
-import { hint } from "./hint";
 import { useScrubbing } from "./scrubbing";
 
 interface Props {
@@ -119,7 +118,6 @@ export function NumberField(props: Props) {
         aria-invalid={refused !== undefined}
         aria-describedby={refused === undefined ? undefined : says}
         {...scrubbing}
-        {...hint("Type it, or drag it up and down; arrows step (Shift coarse, Alt fine)")}
         className={`min-h-6 w-14 border-b bg-transparent not-focus:cursor-ns-resize ${
           refused === undefined
             ? "border-transparent hover:border-rule focus:border-active"
