@@ -19,6 +19,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
@@ -234,9 +235,12 @@ class WholePathTest {
     page.getByRole(AriaRole.MENU).waitFor();
     check(page, "menu of a row", "[role=menu]");
     page.keyboard().press("Escape");
+    page.getByRole(AriaRole.MENU)
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
     page.keyboard().press("m");
+    page.getByRole(AriaRole.STATUS).getByText("Mute").waitFor();
     page.keyboard().press("5");
-    page.getByText("muted").first().waitFor();
+    page.getByText("1 finding, worked out").waitFor();
     check(page, "line check with findings");
     dialogs(page, "line check", List.of("m"));
     page.keyboard().press("Control+z");
@@ -245,11 +249,11 @@ class WholePathTest {
     page.keyboard().press("2");
     page.getByText("01_KIK IN.wav").first().waitFor();
     check(page, "intake");
-    dialogs(page, "intake", List.of("k", "w", "l"));
+    dialogs(page, "intake", List.of("w"));
     page.keyboard().press("p");
     page.locator("[data-seat=out]").waitFor();
     check(page, "seating plan");
-    dialogs(page, "seating plan", List.of("g", "n"));
+    dialogs(page, "seating plan", List.of("n"));
     page.keyboard().press("r");
     page.getByText("Everything that arrived").waitFor();
     check(page, "report");
@@ -263,9 +267,13 @@ class WholePathTest {
     check(page, "ledger");
     dialogs(page, "ledger", List.of("g", "c"));
     page.close();
+    assertThat(found).isEmpty();
   }
 
-  private static void dialogs(Page page, String where, List<String> keys) {
+  /** What axe has found so far, where and how. */
+  private final List<String> found = new ArrayList<>();
+
+  private void dialogs(Page page, String where, List<String> keys) {
     for (String key : keys) {
       page.keyboard().press(key);
       page.getByRole(AriaRole.DIALOG).waitFor();
@@ -349,11 +357,11 @@ class WholePathTest {
           new Look(1280, "night"),
           new Look(1280, "day"));
 
-  private static void check(Page page, String where) {
+  private void check(Page page, String where) {
     check(page, where, "body");
   }
 
-  private static void check(Page page, String where, String part) {
+  private void check(Page page, String where, String part) {
     // Pointing at a row dims the others: colours are judged at rest.
     page.mouse().move(1270, 790);
     for (Look look : LOOKS) {
@@ -361,7 +369,9 @@ class WholePathTest {
       page.evaluate("theme => (document.documentElement.dataset.theme = theme)", look.theme());
       // Ribbons and dialogs fade in.
       page.waitForTimeout(250);
-      assertThat((List<?>) page.evaluate(AXE, part)).as("%s: %s", where, look).isEmpty();
+      for (Object one : (List<?>) page.evaluate(AXE, part)) {
+        found.add(where + ", " + look + ": " + one);
+      }
     }
   }
 
