@@ -25,9 +25,11 @@ describe("keyOf", () => {
     expect(keyOf(press("p", { target: { tagName: "INPUT", type: "checkbox" } }))).toBe("p");
   });
 
-  it("does not act behind an open dialog", () => {
-    const target = { closest: () => ({}) };
-    expect(keyOf(press("o", { target }))).toBeUndefined();
+  it.each(["dialog", "menu"])("does not act behind an open %s", (role) => {
+    const within = { closest: (wanted: string) => (wanted.includes(`"${role}"`) ? {} : null) };
+    expect(keyOf(press("o", { target: within }))).toBeUndefined();
+    expect(keyOf(press("Escape", { target: within }))).toBeUndefined();
+    expect(keyOf(press("o", { target: { closest: () => null } }))).toBe("o");
   });
 
   it("is shown in words", () => {

@@ -19,16 +19,16 @@ function isTyping(target: unknown): boolean {
 
 /**
  * The name of a key press, such as "o", "?", "ctrl+k". Ctrl and Cmd are one. Letters that go into a text
- * field or into an open dialog are not key presses of the place behind it.
+ * field, an open dialog or a menu are not key presses of the place behind it.
  */
 export function keyOf(event: KeyPress): string | undefined {
   const command = event.ctrlKey || event.metaKey;
-  const inDialog =
+  const elsewhere =
     event.target instanceof Object &&
     "closest" in event.target &&
     typeof event.target.closest === "function" &&
-    event.target.closest('[role="dialog"]') !== null;
-  if (inDialog || (!command && isTyping(event.target))) {
+    event.target.closest('[role="dialog"], [role="menu"]') !== null;
+  if (elsewhere || (!command && isTyping(event.target))) {
     return undefined;
   }
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
