@@ -126,7 +126,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
       <fieldset className="mt-2 max-h-[13vh] overflow-y-auto border border-rule px-2 py-1">
         <legend className="text-ink-2">Must not hold</legend>
         {families.map((category) => (
-          <label key={category} className="mr-4 inline-flex items-center gap-1.5">
+          <label key={category} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
             <input
               type="checkbox"
               checked={draft.without.includes(category)}

@@ -79,7 +79,7 @@ export function StemSetDialog({ view, onEdit, onClose }: Props) {
         {outputs
           .filter((one) => one.id !== draft.mixOutput)
           .map((one) => (
-            <label key={one.id} className="flex items-center gap-2 py-0.5">
+            <label key={one.id} className="flex min-h-7 items-center gap-2">
               <input
                 type="checkbox"
                 checked={draft.stems.includes(one.id)}

@@ -156,7 +156,9 @@ function Head({ view, delivery, deliveries, onChoose, onReceive }: HeadProps) {
       {delivery && <Summary delivery={delivery} />}
       {session && (
         <span className="ml-auto flex gap-4">
-          <button onClick={() => files.current?.click()}>Receive files…</button>
+          <button className="min-h-6" onClick={() => files.current?.click()}>
+            Receive files…
+          </button>
           <button onClick={() => folder.current?.click()}>Receive a folder…</button>
           <input
             ref={files}

@@ -60,7 +60,14 @@ export function ReportPage({ delivery }: { delivery: DeliveryView }) {
         <Names title="Came before and not now" names={report.missing} />
         <Names title="Seats that nothing came for" names={report.empty} />
         <h3 className="mt-4 font-semibold">Everything that arrived</h3>
-        <div className="overflow-x-auto">
+        <div
+          role="region"
+          aria-label="Everything that arrived"
+          // Wider than a narrow page, and scrolled by keys.
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+          tabIndex={0}
+          className="overflow-x-auto"
+        >
           <table className="w-full text-left">
             <thead>
               <tr className="border-b border-rule text-tiny text-ink-3">

@@ -254,15 +254,15 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
           {rows.length} of {ledger.rows.length} channels
           {group !== undefined && ` in ${plural(groups, "group")}`}
         </span>
-        <button onClick={() => setAsking("group")}>
+        <button className="min-h-6" onClick={() => setAsking("group")}>
           Group by… <kbd>G</kbd>
         </button>
-        <button onClick={() => setAsking("columns")}>
+        <button className="min-h-6" onClick={() => setAsking("columns")}>
           Columns… <kbd>C</kbd>
           {columns.length < ledger.columns.length &&
             ` · ${ledger.columns.length - columns.length} hidden`}
         </button>
-        <button className="ml-auto" disabled={area.top === area.bottom} onClick={fillDown}>
+        <button className="ml-auto min-h-6" disabled={area.top === area.bottom} onClick={fillDown}>
           Fill down <kbd>Ctrl D</kbd>
         </button>
         <span>

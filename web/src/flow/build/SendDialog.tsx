@@ -50,7 +50,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
       <fieldset className="max-h-[38vh] overflow-y-auto border border-rule px-2 py-1">
         <legend className="text-ink-2">To</legend>
         {targets.map((one) => (
-          <label key={one.id} className="flex items-center gap-2 py-0.5">
+          <label key={one.id} className="flex min-h-7 items-center gap-2">
             <input type="checkbox" checked={chosen.has(one.id)} onChange={() => toggle(one.id)} />
             {one.name} <span className="text-small text-ink-2">{one.kind}</span>
           </label>

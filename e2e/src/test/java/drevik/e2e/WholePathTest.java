@@ -240,7 +240,7 @@ class WholePathTest {
     page.keyboard().press("m");
     page.getByRole(AriaRole.STATUS).getByText("Mute").waitFor();
     page.keyboard().press("5");
-    page.getByText("1 finding, worked out").waitFor();
+    page.getByText("worked out anew at every edit").waitFor();
     check(page, "line check with findings");
     dialogs(page, "line check", List.of("m"));
     page.keyboard().press("Control+z");
