@@ -159,7 +159,9 @@ function Head({ view, delivery, deliveries, onChoose, onReceive }: HeadProps) {
           <button className="min-h-6" onClick={() => files.current?.click()}>
             Receive files…
           </button>
-          <button onClick={() => folder.current?.click()}>Receive a folder…</button>
+          <button className="min-h-6" onClick={() => folder.current?.click()}>
+            Receive a folder…
+          </button>
           <input
             ref={files}
             type="file"
