@@ -9,7 +9,7 @@ import { ViewsDialog } from "./ViewsDialog";
 withServer();
 beforeEach(() => localStorage.clear());
 
-function Page() {
+function Dialog() {
   const { pathname, search } = useLocation();
   return (
     <>
@@ -26,7 +26,7 @@ const save = async (name: string) => {
 
 describe("saved views", () => {
   it("keep the place and how it is looked at, and lead back", async () => {
-    show(<Page />, "/mixes/m1/ledger?sort=-faderDb&rows=drum");
+    show(<Dialog />, "/mixes/m1/ledger?sort=-faderDb&rows=drum");
     await save("Loud drums");
     const saved = JSON.parse(localStorage.getItem("drevik-views m1") ?? "") as unknown;
     expect(saved).toEqual([{ name: "Loud drums", at: "ledger?sort=-faderDb&rows=drum" }]);
@@ -37,7 +37,7 @@ describe("saved views", () => {
   });
 
   it("replace one of the same name, and go when they are removed", async () => {
-    show(<Page />, "/mixes/m1/flow?buses");
+    show(<Dialog />, "/mixes/m1/flow?buses");
     await save("Mine");
     await userEvent.clear(screen.getByLabelText("Name of what is shown now"));
     await save("Mine");
@@ -48,7 +48,7 @@ describe("saved views", () => {
 
   it("are none where what is kept cannot be read", () => {
     localStorage.setItem("drevik-views m1", "{");
-    show(<Page />, "/mixes/m1/flow");
+    show(<Dialog />, "/mixes/m1/flow");
     expect(screen.getByText("None is saved yet.")).toBeTruthy();
   });
 });
