@@ -111,7 +111,7 @@ describe("the delivery sheet", () => {
 
   it("shows what each output answers to", async () => {
     show(<DeliverySheet view={mix} />);
-    expect(hinted(/^EBU R 128: −23.0 LUFS ± 0.5$/)).toBeTruthy();
+    expect(hinted(/^EBU R 128: −23.0 LUFS ± 0.5$/, row("all"))).toBeTruthy();
     expect(within(row("drums")).getByText("as mixed")).toBeTruthy();
   });
 

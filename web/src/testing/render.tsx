@@ -50,9 +50,9 @@ const knowledge: Knowledge = {
   ],
 };
 
-/** What has a hint that says so. */
-export function hinted(text: RegExp): Element | undefined {
-  return [...document.querySelectorAll("[data-hint]")].find((element) =>
+/** What has a hint that says so, anywhere or within something. */
+export function hinted(text: RegExp, within: ParentNode = document): Element | undefined {
+  return [...within.querySelectorAll("[data-hint]")].find((element) =>
     text.test(element.getAttribute("data-hint") ?? ""),
   );
 }
