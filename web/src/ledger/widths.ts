@@ -1,4 +1,4 @@
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import type { ColumnId } from "./rows";
 
 /** Pixels. What is too long gets narrower type, then a hint. */
@@ -46,6 +46,7 @@ function kept(): Own {
 /** How wide each column is, and how to make it wider; nothing for the width that it begins with. */
 export function useWidths() {
   const [own, setOwn] = useState<Own>(kept);
+  useEffect(() => localStorage.setItem(KEY, JSON.stringify(own)), [own]);
   const widthOf = useCallback((column: ColumnId) => own[column] ?? WIDTHS[column] ?? USUAL, [own]);
   const setWidth = useCallback((column: ColumnId, width: number | undefined) => {
     setOwn((now) => {
@@ -55,9 +56,7 @@ export function useWidths() {
       } else {
         next.set(column, Math.round(Math.max(LEAST, Math.min(MOST, width))));
       }
-      const widths = Object.fromEntries(next) as Own;
-      localStorage.setItem(KEY, JSON.stringify(widths));
-      return widths;
+      return Object.fromEntries(next) as Own;
     });
   }, []);
   return { widthOf, setWidth };
