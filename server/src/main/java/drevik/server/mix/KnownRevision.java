@@ -57,14 +57,11 @@ final class KnownRevision {
   }
 
   /** What the line check has shown, which takes longer than finding what is wrong. */
-  Proof proof() {
-    List<Finding> findings = derived().findings();
-    synchronized (this) {
-      if (proof == null) {
-        proof = Proof.of(document, findings);
-      }
-      return proof;
+  synchronized Proof proof() {
+    if (proof == null) {
+      proof = Proof.of(document, derived().findings());
     }
+    return proof;
   }
 
   private Derived follow() {
