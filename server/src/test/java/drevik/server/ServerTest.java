@@ -206,6 +206,19 @@ class ServerTest {
   }
 
   @Test
+  void whatAnEditWouldDoToTheFindingsIsToldAndNothingIsChanged() {
+    String path = "/api/mixes/" + session();
+    JsonNode before = server.get(path).body();
+    Answer preview = server.post(path + "/preview", Map.of("edit", mute("hat", true)));
+    assertThat(preview.body().path("come").toString()).contains("\"muted\"");
+    assertThat(preview.body().path("gone")).isEmpty();
+    assertThat(server.get(path).body()).isEqualTo(before);
+    Answer refused = server.post(path + "/preview", Map.of("edit", mute("nobody", true)));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.detail()).isNotBlank();
+  }
+
+  @Test
   void anEditWhoseResultCouldNotBeReadBackIsRefused() {
     String mix = session();
     Map<String, Object> nameless = Map.of("id", "x", "on", true, "settings", Map.of());
