@@ -81,7 +81,13 @@ function packed(): Plugin {
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), ahead(), packed()],
-  build: { chunkSizeWarningLimit: 1000 },
+  build: {
+    chunkSizeWarningLimit: 1000,
+    // What several places use comes in one piece: a browser asks six files at a time of one host.
+    rolldownOptions: {
+      output: { codeSplitting: { groups: [{ name: "shared", minShareCount: 2 }] } },
+    },
+  },
   // A busy machine is slow, and not wrong.
   test: { testTimeout: 30_000 },
   // The guide stands beside the front end.

@@ -1,10 +1,8 @@
 // What is shown first is asked for while the program itself is still being read.
 const [, mix, place] = /^(\/mixes\/[^/]+)\/?([^/]*)/.exec(location.pathname) ?? [];
 const ask = (wanted) => document.head.append(Object.assign(document.createElement("link"), wanted));
-const asked = ["/knowledge", mix ?? "/mixes"];
-if (place === "ledger") {
-  asked.push(mix + "/ledger");
-}
+// The Ledger stands before the rest of its Mix has come.
+const asked = ["/knowledge", place === "ledger" ? mix + "/ledger" : (mix ?? "/mixes")];
 for (const path of asked) {
   ask({ rel: "preload", as: "fetch", crossOrigin: "anonymous", href: "/api" + path });
 }

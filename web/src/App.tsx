@@ -31,19 +31,24 @@ const SHELF = placeOf(async () => (await import("./shelf/ShelfPlace")).ShelfPlac
 const PLACES: Record<string, Place<{ view: MixView }> | undefined> = {
   flow: placeOf(async () => (await import("./flow/FlowPlace")).FlowPlace),
   intake: placeOf(async () => (await import("./intake/IntakePlace")).IntakePlace),
-  ledger: placeOf(async () => (await import("./ledger/LedgerPlace")).LedgerPlace),
   check: placeOf(async () => (await import("./check/LineCheckPlace")).LineCheckPlace),
   delivery: placeOf(async () => (await import("./delivery/DeliverySheet")).DeliverySheet),
 };
 
+/** Those that have something to show before the whole Mix has come. */
+const EARLY: Record<string, Place<{ id: string; view?: MixView }> | undefined> = {
+  ledger: placeOf(async () => (await import("./ledger/LedgerPlace")).LedgerPlace),
+};
+
 /** The place of an address now, so that it is there when the page is drawn. */
 export function readPlace(pathname: string): Promise<void> {
-  return (PLACES[pathname.split("/")[3] ?? ""] ?? SHELF).read();
+  const place = pathname.split("/")[3] ?? "";
+  return (EARLY[place] ?? PLACES[place] ?? SHELF).read();
 }
 
 /** All places, so that going there does not wait. */
 export function readPlaces() {
-  for (const place of [SHELF, ...Object.values(PLACES)]) {
+  for (const place of [SHELF, ...Object.values(PLACES), ...Object.values(EARLY)]) {
     void place?.read().catch(() => undefined);
   }
 }
@@ -95,13 +100,16 @@ function MixPlaces() {
   const { id = "", place = "" } = useParams();
   const mix = useMix(id);
   useFollowMix(mix.data?.id);
+  const early = EARLY[place];
   const shown = PLACES[place];
-  if (!shown) {
+  if (!early && !shown) {
     return <Navigate to={`/mixes/${id}/flow`} replace />;
   }
   return (
     <Shell mix={mix.data}>
-      {mix.data ? (
+      {early && (mix.data || !mix.error) ? (
+        <Coming place={early} of={{ id, view: mix.data }} />
+      ) : shown && mix.data ? (
         <Coming place={shown} of={{ view: mix.data }} />
       ) : (
         <>

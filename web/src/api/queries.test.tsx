@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import { dismiss, useNotices } from "../shell/notices";
 import { answers, asked, channel, view, withServer } from "../testing/render";
 import type { Edit, MixView } from "./client";
-import { readAhead, useEdit, useFollowMix, useMix, useUndo } from "./queries";
+import { readAhead, useEdit, useFollowMix, useLedger, useMix, useUndo } from "./queries";
 
 withServer();
 
@@ -77,6 +77,16 @@ describe("an edit", () => {
     expect(sent).toMatchObject([{ basedOn: 4 }, { basedOn: 5 }]);
   });
 
+  it("made before the Mix has come is told from the revision that comes", async () => {
+    client.removeQueries({ queryKey: ["mix", "m1"] });
+    answers.set("GET /api/mixes/m1", { ...view(), revision: 7 });
+    answers.set("POST /api/mixes/m1/edits", change(7));
+    const edit = renderHook(() => useEdit("m1"), { wrapper: within });
+    act(() => edit.result.current.mutate(mute));
+    await waitFor(() => expect(shown()?.revision).toBe(8));
+    expect(asked.map((one) => one.body)).toMatchObject(["", { basedOn: 7 }]);
+  });
+
   it("that no longer applies is told in words, and the Mix is read anew", async () => {
     const words = "You wanted to mute “kick”; meanwhile the Mix went on to revision 6.";
     answers.set("POST /api/mixes/m1/edits", Response.json({ detail: words }, { status: 409 }));
@@ -98,6 +108,24 @@ describe("an edit", () => {
     });
     act(() => hooks.result.current.undo.mutate("undo"));
     await waitFor(() => expect(hooks.result.current.mix.data?.revision).toBe(10));
+  });
+});
+
+describe("the Ledger", () => {
+  const ledger = { revision: 4, name: "Song", columns: [], rows: [] };
+
+  it("is there before the Mix, and is not asked for again when that has come", async () => {
+    answers.set("GET /api/mixes/m1/ledger", ledger);
+    const ahead = readAhead(client, "/mixes/m1/ledger");
+    const hook = renderHook(({ revision }: { revision?: number }) => useLedger("m1", revision), {
+      wrapper: within,
+      initialProps: {},
+    });
+    await ahead;
+    await waitFor(() => expect(hook.result.current.data).toEqual(ledger));
+    hook.rerender({ revision: 4 });
+    expect(hook.result.current.data).toEqual(ledger);
+    expect(asked.filter((one) => one.path.endsWith("/ledger"))).toHaveLength(1);
   });
 });
 

@@ -43,11 +43,13 @@ const mix = (id: string) =>
 /** Asks for what a page shows first, so that its first frame is not an empty one. */
 export async function readAhead(client: QueryClient, path: string): Promise<void> {
   const id = /^\/mixes\/([^/]+)/.exec(path)?.[1];
-  await Promise.all([
-    client.prefetchQuery(knowledge),
-    id === undefined ? undefined : client.prefetchQuery(mix(id)),
-    id !== undefined && path.endsWith("/ledger") ? readLedger(client, id) : undefined,
-  ]);
+  const known = client.prefetchQuery(knowledge);
+  if (id === undefined) {
+    return known;
+  }
+  const first = path.endsWith("/ledger") ? readLedger(client, id) : undefined;
+  const whole = client.prefetchQuery(mix(id));
+  await Promise.all([known, first ?? whole]);
 }
 
 export type Unit = operations["typed"]["parameters"]["query"]["unit"];
@@ -126,9 +128,9 @@ function useMixChange<V>(
     mutationKey: ["mix", id],
     // One after another, so that each is told from the revision that the one before led to.
     scope: { id: `mix ${id}` },
-    mutationFn: (value: V) => {
-      const basedOn = client.getQueryData<MixView>(["mix", id])?.revision ?? 0;
-      const asked = { id: freshId("page"), basedOn };
+    mutationFn: async (value: V) => {
+      const shown = await client.ensureQueryData(mix(id));
+      const asked = { id: freshId("page"), basedOn: shown.revision };
       return askedUntilAnswered(() => change(value, asked));
     },
     onSuccess: (answer, value) => {
@@ -302,19 +304,23 @@ const ledger = (id: string) =>
 /** What was asked for beside the Mix and not after it: it says itself of which revision it is. */
 const ledgersAhead = new Map<string, Promise<LedgerView>>();
 
+const AHEAD = "ahead";
+
 async function readLedger(client: QueryClient, id: string) {
   const coming = ledger(id);
   ledgersAhead.set(id, coming);
   const read = await coming.catch(() => undefined);
   ledgersAhead.delete(id);
-  if (read) {
-    client.setQueryData(["ledger", id, read.revision], read);
+  for (const key of read ? [AHEAD, read.revision] : []) {
+    client.setQueryData(["ledger", id, key], read);
   }
 }
 
-export function useLedger(id: string, revision: number) {
+/** @param revision the one that is shown; not known while only what was asked for ahead has come */
+export function useLedger(id: string, revision: number | undefined) {
   return useQuery({
-    queryKey: ["ledger", id, revision],
+    queryKey: ["ledger", id, revision ?? AHEAD],
+    enabled: revision !== undefined || ledgersAhead.has(id),
     queryFn: () => ledgersAhead.get(id) ?? ledger(id),
     placeholderData: keepPreviousData,
   });

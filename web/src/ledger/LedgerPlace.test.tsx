@@ -10,15 +10,16 @@ withServer();
 
 const ledger: LedgerView = {
   revision: 4,
+  name: "Song",
   columns: [
     { id: "name", label: "Name", editable: true, figures: false },
     { id: "kind", label: "Kind", editable: false, figures: false },
     { id: "faderDb", label: "Fader dB", editable: true, figures: true },
   ],
   rows: [
-    { channel: "kick", cells: ["Kick", "seat", "−3"], figures: [] },
-    { channel: "snare", cells: ["Snare", "seat", "0"], figures: [] },
-    { channel: "mix", cells: ["Mix", "bus", "10"], figures: [] },
+    { channel: "kick", colour: "drums", cells: ["Kick", "seat", "−3"], figures: [] },
+    { channel: "snare", colour: "drums", cells: ["Snare", "seat", "0"], figures: [] },
+    { channel: "mix", colour: "drums", cells: ["Mix", "bus", "10"], figures: [] },
   ],
 };
 
@@ -27,7 +28,7 @@ beforeEach(() => {
 });
 
 async function open() {
-  show(<LedgerPlace view={view()} />);
+  show(<LedgerPlace id="m1" view={view()} />);
   (await screen.findByRole("grid")).focus();
 }
 
@@ -122,6 +123,7 @@ describe("the ledger", () => {
   it("draws only the rows that are seen", async () => {
     const rows = Array.from({ length: 1000 }, (_, i) => ({
       channel: `c${i}`,
+      colour: "drums",
       cells: [`Track ${i}`, "seat", "0"],
       figures: [],
     }));

@@ -32,17 +32,20 @@ const ROW_HEIGHT = 26;
 /** Pixels by which a key makes a column wider. */
 const WIDER = 12;
 
-/** The Mix as a table that is worked like a spreadsheet. */
-export function LedgerPlace({ view }: { view: MixView }) {
-  const ledger = useLedger(view.id, view.revision);
+/**
+ * The Mix as a table that is worked like a spreadsheet. It is shown before the rest of the Mix has
+ * come, which for a thousand channels is five times as much.
+ */
+export function LedgerPlace({ id, view }: { id: string; view?: MixView }) {
+  const ledger = useLedger(id, view?.revision);
   return ledger.data ? (
-    <Grid view={view} ledger={ledger.data} />
+    <Grid id={id} ledger={ledger.data} />
   ) : (
     <Loading what="The Ledger" query={ledger} />
   );
 }
 
-function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
+function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
   const { state, show } = useLedgerUrl(ledger.columns);
   const { wanted, sort, group, hidden } = state;
   const [asking, setAsking] = useState<"group" | "columns">();
@@ -79,7 +82,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
     { row: Math.min(anchor.row, Math.max(0, rows.length - 1)), column: anchor.column },
     here,
   );
-  const { mutate: edit, ask } = useEdit(view.id);
+  const { mutate: edit, ask } = useEdit(id);
   const { widthOf, setWidth } = useWidths();
   const { start, keep } = useKeptScroll();
   const scroller = useRef<HTMLDivElement>(null);
@@ -229,7 +232,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
   const below = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0);
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-      <h1 className="sr-only">Ledger of {view.document.name}</h1>
+      <h1 className="sr-only">Ledger of {ledger.name}</h1>
       <div className="flex min-h-9 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-small text-ink-2">
         <label>
           Show only{" "}
@@ -341,7 +344,7 @@ function Grid({ view, ledger }: { view: MixView; ledger: LedgerView }) {
                   y={y}
                   columns={columns}
                   places={places}
-                  family={view.facts[row.channel]?.colour ?? "neutral"}
+                  family={row.colour}
                   left={inside ? area.left : undefined}
                   right={inside ? area.right : undefined}
                   current={current ? here.column : undefined}

@@ -4,12 +4,14 @@ import { itemsOf, nextSort, shownRows } from "./rows";
 
 const row = (name: string, kind: string, fader: number | null) => ({
   channel: name.toLowerCase(),
+  colour: "drums",
   cells: [name, kind, fader === null ? "" : String(fader).replace("-", "−")],
   // The server says null where there is none.
   figures: [fader] as number[],
 });
 const ledger: LedgerView = {
   revision: 1,
+  name: "Song",
   columns: [
     { id: "name", label: "Name", editable: true, figures: false },
     { id: "kind", label: "Kind", editable: false, figures: false },
