@@ -3,6 +3,7 @@ import { messageOf, type CheckChange, type Edit, type MixView } from "../api/cli
 import { usePreview } from "../api/queries";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { plural } from "../ui/format";
+import { useSettled } from "../ui/settled";
 import { toggled } from "../ui/toggled";
 import { ruleName, waysOf, type Heap } from "./heaps";
 
@@ -32,7 +33,8 @@ export function HeapDialog({ view, heap: opened, onEdit, onClose }: Props) {
     words: `mend ${plural(picked.length, "finding")} of “${ruleName(heap.rule)}”`,
     edits: picked.map((line) => line.mend.edit),
   };
-  const preview = usePreview(view.id, view.revision, picked.length > 0 ? edit : undefined);
+  const settled = useSettled(picked.length > 0 ? edit : undefined, JSON.stringify(left) + chosen);
+  const preview = usePreview(view.id, view.revision, settled);
   return (
     <FormDialog
       wide

@@ -3,6 +3,7 @@ import { useSearchParams } from "react-router";
 import type { MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
 import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { BesideSheet } from "../ui/BesideSheet";
 import { Mark } from "../ui/Mark";
 import { CoverageMatrix } from "./CoverageMatrix";
 import { OutputDialog } from "./OutputDialog";
@@ -78,7 +79,18 @@ export function DeliverySheet({ view }: { view: MixView }) {
   };
   const measured = new Map(run?.report?.files.map((file) => [file.output, file]));
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_286px] max-md:grid-cols-[minmax(0,1fr)] max-md:grid-rows-[auto_minmax(0,1fr)]">
+    <BesideSheet
+      narrow="above"
+      sheet={
+        <Side
+          view={view}
+          run={run}
+          runs={prints.data ?? []}
+          print={acts[0]}
+          onShow={(id) => setParams({ print: id })}
+        />
+      }
+    >
       <h1 className="sr-only">Delivery sheet of {view.document.name}</h1>
       <div className="min-h-0 overflow-auto px-4 py-3">
         <table className="w-full border-collapse max-md:min-w-[680px]">
@@ -209,14 +221,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
         )}
         <CoverageMatrix view={view} />
       </div>
-      <Side
-        view={view}
-        run={run}
-        runs={prints.data ?? []}
-        print={acts[0]}
-        onShow={(id) => setParams({ print: id })}
-      />
-    </div>
+    </BesideSheet>
   );
 }
 
@@ -267,7 +272,7 @@ function Side({ view, run, runs, print, onShow }: SideProps) {
   return (
     <aside
       aria-label="Print runs"
-      className="overflow-y-auto border-l border-rule bg-raised p-4 max-md:row-start-1 max-md:max-h-[38vh] max-md:border-b max-md:border-l-0"
+      className="overflow-y-auto border-l border-rule bg-raised p-4 max-[900px]:max-h-[38vh] max-[900px]:border-b max-[900px]:border-l-0"
     >
       <button
         className="w-full border border-active px-3 py-1.5 font-semibold text-active disabled:border-rule disabled:font-normal"

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from "react";
 import type { MixView } from "../api/client";
 import { useEdit } from "../api/queries";
 import { useOffer, type Act } from "../shell/acts";
+import { BesideSheet } from "../ui/BesideSheet";
 import { ChannelSheet } from "./ChannelSheet";
 import { MixSheet } from "./MixSheet";
 import { useSideSheet } from "./sheetState";
@@ -64,17 +65,16 @@ export function FlowPlace({ view }: { view: MixView }) {
     [state, show],
   );
 
+  const shownSheet = sheet ? (
+    <ChannelSheet view={view} channel={sheet} count={picked.length} onEdit={ask} onAct={apply} />
+  ) : (
+    <MixSheet view={view} />
+  );
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="sr-only">Flow of {view.document.name}</h1>
       <SelectionBar picked={picked} acts={offered} />
-      <div
-        className={`relative grid min-h-0 ${
-          side.shown && !side.over
-            ? "grid-cols-[minmax(0,1fr)_286px] max-[1200px]:grid-cols-[minmax(0,1fr)_240px]"
-            : "grid-cols-[minmax(0,1fr)]"
-        }`}
-      >
+      <BesideSheet sheet={side.shown && shownSheet} narrow="over">
         <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
           <Partly view={view} state={state} onShow={show} />
           <FlowPicture
@@ -90,24 +90,7 @@ export function FlowPlace({ view }: { view: MixView }) {
             }
           />
         </div>
-        {side.shown && (
-          <div
-            className={`grid min-h-0 ${side.over ? "absolute inset-y-0 right-0 z-10 w-[min(300px,88vw)]" : ""}`}
-          >
-            {sheet ? (
-              <ChannelSheet
-                view={view}
-                channel={sheet}
-                count={picked.length}
-                onEdit={ask}
-                onAct={apply}
-              />
-            ) : (
-              <MixSheet view={view} />
-            )}
-          </div>
-        )}
-      </div>
+      </BesideSheet>
       <Questions
         view={view}
         picked={picked.flatMap((id) => channels.get(id) ?? [])}

@@ -1,4 +1,4 @@
-import { useRef } from "react";
+import { useDragging } from "../ui/dragging";
 import { hint } from "../ui/hint";
 import { nextSort, type ColumnId, type Columns, type Sorting } from "./rows";
 
@@ -50,25 +50,13 @@ interface EdgeProps {
 
 /** The right edge of a column. By keyboard: Alt Shift and an arrow in the table. */
 function Edge({ width, onWidth }: EdgeProps) {
-  const from = useRef<number>(undefined);
+  const drag = useDragging((from, by) => onWidth(from + by), width);
   return (
     <span
       aria-hidden="true"
       className="absolute inset-y-0 right-0 w-2 cursor-col-resize touch-none hover:bg-rule"
       {...hint("Drag to make it wider; a double click gives it its first width", "alt+shift+→")}
-      onPointerDown={(event) => {
-        event.preventDefault();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        from.current = width - event.clientX;
-      }}
-      onPointerMove={(event) => {
-        if (from.current !== undefined) {
-          onWidth(from.current + event.clientX);
-        }
-      }}
-      onPointerUp={() => {
-        from.current = undefined;
-      }}
+      {...drag}
       onDoubleClick={() => onWidth(undefined)}
     />
   );

@@ -72,6 +72,20 @@ describe("the ledger", () => {
     expect(document.activeElement).toBe(screen.getByRole("grid"));
   });
 
+  it("stays with the channel that it is on when rows move", async () => {
+    await open();
+    await userEvent.keyboard("{ArrowDown}{ArrowDown}");
+    expect(current()).toContain("Mix");
+    await userEvent.click(screen.getByRole("button", { name: /Name/ }));
+    expect(names()).toEqual(["Kick", "Mix", "Snare"]);
+    expect(current()).toContain("Mix");
+    screen.getByRole("grid").focus();
+    await userEvent.keyboard("{Shift>}{ArrowDown}{/Shift}");
+    await userEvent.click(screen.getByRole("button", { name: /Name/ }));
+    fireEvent.paste(screen.getByRole("grid"), { clipboardData: { getData: () => "Main" } });
+    await waitFor(() => expect(edits()).toMatchObject([{ channels: ["snare", "mix", "kick"] }]));
+  });
+
   it("has columns as wide as one likes, in this browser", async () => {
     const head = () => screen.getByRole("columnheader", { name: /Fader/ });
     const width = () => parseInt(head().style.width);

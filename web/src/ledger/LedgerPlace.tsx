@@ -12,7 +12,7 @@ import { areaOf, filledDown, moved, readBlock, writeBlock, type Area, type Corne
 import { LedgerHead } from "./LedgerHead";
 import { cellId, LedgerRow } from "./LedgerRow";
 import { useLedgerUrl } from "./ledgerState";
-import { indexOf, itemsOf, shownRows, type ColumnId, type Columns } from "./rows";
+import { indexOf, itemsOf, shownRows, type ColumnId, type Columns, type Row } from "./rows";
 import { useWidths } from "./widths";
 
 /** What rows can stand together by. */
@@ -45,6 +45,23 @@ export function LedgerPlace({ id, view }: { id: string; view?: MixView }) {
   );
 }
 
+/** A cell, and whose it is: where rows are sorted, what is typed moves them. */
+interface Place extends Corner {
+  channel?: string;
+}
+
+/** A filter, or somebody else, may have taken the row away that it was on. */
+function whereNow(place: Place, rows: Row[], columns: number): Corner {
+  const moved =
+    rows[place.row]?.channel === place.channel
+      ? place.row
+      : rows.findIndex((row) => row.channel === place.channel);
+  return {
+    row: moved >= 0 ? moved : Math.max(0, Math.min(place.row, rows.length - 1)),
+    column: Math.min(place.column, columns - 1),
+  };
+}
+
 function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
   const { state, show } = useLedgerUrl(ledger.columns);
   const { wanted, sort, group, hidden } = state;
@@ -64,13 +81,9 @@ function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
     [rows, places],
   );
   const groups = items.length - rows.length;
-  const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
-  const [to, setTo] = useState<Corner>({ row: 0, column: 0 });
-  // A filter, or somebody else, may have taken the row away that it was on.
-  const here = {
-    row: Math.max(0, Math.min(to.row, rows.length - 1)),
-    column: Math.min(to.column, columns.length - 1),
-  };
+  const [anchor, setAnchor] = useState<Place>({ row: 0, column: 0 });
+  const [to, setTo] = useState<Place>({ row: 0, column: 0 });
+  const here = whereNow(to, rows, columns.length);
   const [typing, setTypingText] = useState<string>();
   // The field goes, and so is left, before the page is drawn again: what was typed is taken once.
   const typed = useRef<string>(undefined);
@@ -78,10 +91,7 @@ function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
     typed.current = text;
     setTypingText(text);
   }, []);
-  const area = areaOf(
-    { row: Math.min(anchor.row, Math.max(0, rows.length - 1)), column: anchor.column },
-    here,
-  );
+  const area = areaOf(whereNow(anchor, rows, columns.length), here);
   const { mutate: edit, ask } = useEdit(id);
   const { widthOf, setWidth } = useWidths();
   const { start, keep } = useKeptScroll();
@@ -106,9 +116,10 @@ function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
   });
   const write = (top: number, left: number, block: string[][]) => edit(paste(top, left, block));
   const go = (next: Corner, extend: boolean) => {
-    setTo(next);
+    const place = { ...next, channel: rows[next.row]?.channel };
+    setTo(place);
     if (!extend) {
-      setAnchor(next);
+      setAnchor(place);
     }
   };
   const seen = useRef({ row: 0, column: 0 });

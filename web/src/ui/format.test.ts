@@ -6,7 +6,7 @@ describe("numbers", () => {
   it("are shown with a real minus and never as minus zero", () => {
     expect(signed(-3.25)).toBe("−3.3");
     expect(signed(-0.01)).toBe("0.0");
-    expect(db(-200)).toBe("off");
+    expect(db(-200)).toBe("−∞");
     expect(db(undefined)).toBe("silent");
     expect(pan(-0.18)).toBe("18 left");
     expect(pan(0.001)).toBe("centre");

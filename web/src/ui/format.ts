@@ -6,9 +6,9 @@ export function signed(value: number, decimals = 1): string {
   return value < 0 && Number(text) !== 0 ? MINUS + text : text;
 }
 
-/** Decibels without unit; silence is shown as such. */
+/** Decibels without unit. “Silent” is what was measured, “−∞” a level that was set, “off” a switch. */
 export function db(value: number | undefined): string {
-  return value === undefined ? "silent" : value <= -144 ? "off" : signed(value);
+  return value === undefined ? "silent" : value <= -144 ? "−∞" : signed(value);
 }
 
 /** “18 left”, “centre”. */

@@ -66,7 +66,7 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
       <Field label="Level, dB">
         <input
           className="w-24 border-b border-rule bg-transparent"
-          placeholder="off"
+          placeholder="−∞"
           value={level}
           onChange={(event) => setLevel(event.target.value)}
         />
