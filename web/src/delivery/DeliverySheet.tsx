@@ -140,7 +140,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                       <Mark family={view.facts[output.channel]?.colour ?? "neutral"} shape="file" />
                       <button
                         {...hint("Change this output", "Enter")}
-                        className={`underline-offset-2 hover:underline ${output.kind === "stem" ? "" : "font-semibold"}`}
+                        className={`text-left underline-offset-2 hover:underline ${output.kind === "stem" ? "" : "font-semibold"}`}
                         onClick={() => setAsking(output)}
                         onKeyDown={(event) => {
                           if (event.key === "Delete") {
@@ -195,7 +195,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
             })}
           </tbody>
         </table>
-        <p className="mt-2 flex gap-4 text-small">
+        <p className="mt-2 flex flex-wrap gap-x-4 text-small">
           {acts.slice(1).map((act) => (
             <button key={act.id} disabled={act.can === false} onClick={act.run}>
               {act.label} {act.key && <kbd>{shown(act.key)}</kbd>}

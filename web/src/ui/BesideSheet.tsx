@@ -68,7 +68,7 @@ export function BesideSheet({ children, sheet, narrow }: Props) {
   if (!sheet || !room) {
     return (
       <div
-        className={`relative grid min-h-0 min-w-0 ${sheet && narrow === "above" ? "grid-rows-[auto_minmax(0,1fr)]" : ""}`}
+        className={`relative grid h-full min-h-0 min-w-0 ${sheet && narrow === "above" ? "grid-rows-[auto_minmax(0,1fr)]" : ""}`}
       >
         {narrow === "above" && sheet}
         {children}
@@ -82,7 +82,7 @@ export function BesideSheet({ children, sheet, narrow }: Props) {
   }
   return (
     <div
-      className="grid min-h-0 min-w-0"
+      className="grid h-full min-h-0 min-w-0"
       style={{ gridTemplateColumns: `minmax(0,1fr) min(${width}px, 50%)` }}
     >
       {children}
