@@ -65,44 +65,43 @@ export function BesideSheet({ children, sheet, narrow }: Props) {
       setWidth(steps[event.key as keyof typeof steps]);
     }
   };
-  if (!sheet || !room) {
-    return (
-      <div
-        className={`relative grid h-full min-h-0 min-w-0 ${sheet && narrow === "above" ? "grid-rows-[auto_minmax(0,1fr)]" : ""}`}
-      >
-        {narrow === "above" && sheet}
-        {children}
-        {narrow === "over" && sheet && (
-          <div className="absolute inset-y-0 right-0 z-10 grid min-h-0 w-[min(300px,88vw)]">
-            {sheet}
-          </div>
-        )}
-      </div>
-    );
-  }
+  const beside = Boolean(sheet) && room;
+  // One tree for all widths: what the place holds open is not lost when the page is made narrower.
   return (
     <div
-      className="grid h-full min-h-0 min-w-0"
-      style={{ gridTemplateColumns: `minmax(0,1fr) min(${width}px, 50%)` }}
+      className={`relative grid h-full min-h-0 min-w-0 ${
+        sheet && !room && narrow === "above" ? "grid-rows-[auto_minmax(0,1fr)]" : ""
+      }`}
+      style={beside ? { gridTemplateColumns: `minmax(0,1fr) min(${width}px, 50%)` } : undefined}
     >
+      {!room && narrow === "above" && sheet}
       {children}
-      <div className="relative grid min-h-0 min-w-0">
-        {sheet}
-        <div
-          role="slider"
-          aria-orientation="horizontal"
-          aria-label="Width of the sheet"
-          aria-valuenow={width}
-          aria-valuemin={LEAST}
-          aria-valuemax={MOST}
-          tabIndex={0}
-          className="absolute inset-y-0 left-0 w-1.5 cursor-col-resize touch-none hover:bg-rule focus-visible:bg-active"
-          {...hint("Drag, or ← and →: how wide the sheet is; a double click gives its first width")}
-          {...drag}
-          onKeyDown={byKey}
-          onDoubleClick={() => setWidth(undefined)}
-        />
-      </div>
+      {beside && (
+        <div className="relative grid min-h-0 min-w-0">
+          {sheet}
+          <div
+            role="slider"
+            aria-orientation="horizontal"
+            aria-label="Width of the sheet"
+            aria-valuenow={width}
+            aria-valuemin={LEAST}
+            aria-valuemax={MOST}
+            tabIndex={0}
+            className="absolute inset-y-0 left-0 w-1.5 cursor-col-resize touch-none hover:bg-rule focus-visible:bg-active"
+            {...hint(
+              "Drag, or ← and →: how wide the sheet is; a double click gives its first width",
+            )}
+            {...drag}
+            onKeyDown={byKey}
+            onDoubleClick={() => setWidth(undefined)}
+          />
+        </div>
+      )}
+      {!room && narrow === "over" && sheet && (
+        <div className="absolute inset-y-0 right-0 z-10 grid min-h-0 w-[min(300px,88vw)]">
+          {sheet}
+        </div>
+      )}
     </div>
   );
 }
