@@ -16,12 +16,14 @@ import {
   api,
   NO_ANSWER,
   Problem,
+  type CreateChannels,
   type DeliveryView,
   type Edit,
   type LedgerView,
   type MixChange,
   type MixView,
   type PrintView,
+  type RenameChannels,
   type SeatWish,
 } from "./client";
 import type { operations } from "./api-types";
@@ -276,6 +278,32 @@ export function usePreview(id: string, revision: number, edit: Edit | undefined)
         ? null
         : answered(
             api.POST("/api/mixes/{id}/preview", { params: { path: { id } }, body: { edit } }),
+          ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** What becomes of names when channels are made of them. */
+export function useNamed(id: string, revision: number, edit: CreateChannels | undefined) {
+  return useQuery({
+    queryKey: ["named", id, revision, edit],
+    queryFn: () =>
+      edit === undefined
+        ? []
+        : answered(api.POST("/api/mixes/{id}/named", { params: { path: { id } }, body: { edit } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Which categories follow new names. */
+export function useRenamed(id: string, revision: number, edit: RenameChannels | undefined) {
+  return useQuery({
+    queryKey: ["renamed", id, revision, edit],
+    queryFn: () =>
+      edit === undefined
+        ? []
+        : answered(
+            api.POST("/api/mixes/{id}/renamed", { params: { path: { id } }, body: { edit } }),
           ),
     placeholderData: keepPreviousData,
   });

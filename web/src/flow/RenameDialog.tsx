@@ -1,30 +1,40 @@
 import { useState } from "react";
-import type { Channel, Edit } from "../api/client";
+import type { Channel, Edit, MixView, RenameChannels } from "../api/client";
+import { useRenamed } from "../api/queries";
 import { FormDialog, STAY } from "../ui/FormDialog";
 import { plural } from "../ui/format";
+import { useSettled } from "../ui/settled";
+import { toggled } from "../ui/toggled";
 
 interface Props {
+  view: MixView;
   channels: Channel[];
   onClose: () => void;
   onEdit: (edit: Edit) => Promise<unknown>;
 }
 
 /** Renames one channel after another without leaving the keyboard: Enter goes to the next. */
-export function RenameDialog({ channels, onClose, onEdit }: Props) {
+export function RenameDialog({ view, channels, onClose, onEdit }: Props) {
   const [names, setNames] = useState(() => channels.map((channel) => channel.name));
   const [at, setAt] = useState(0);
+  const [kept, setKept] = useState<string[]>([]);
+  const changed = channels.flatMap((channel, i) => {
+    const name = names[i] ?? channel.name;
+    return name === channel.name ? [] : [[channel.id, name] as const];
+  });
+  const edit: RenameChannels = {
+    edit: "rename-channels",
+    names: Object.fromEntries(changed),
+    keepCategory: kept,
+  };
+  const settled = useSettled(changed.length > 0 ? edit : undefined, JSON.stringify(changed));
+  const followed = useRenamed(view.id, view.revision, settled).data ?? [];
   const submit = () => {
     if (at + 1 < channels.length) {
       setAt(at + 1);
       return STAY;
     }
-    const changed = channels.flatMap((channel, i) => {
-      const name = names[i] ?? channel.name;
-      return name === channel.name ? [] : [[channel.id, name] as const];
-    });
-    return changed.length > 0
-      ? onEdit({ edit: "rename-channels", names: Object.fromEntries(changed) })
-      : undefined;
+    return changed.length > 0 ? onEdit(edit) : undefined;
   };
   return (
     <FormDialog
@@ -56,6 +66,24 @@ export function RenameDialog({ channels, onClose, onEdit }: Props) {
           </label>
         ))}
       </div>
+      {followed.length > 0 && (
+        <fieldset className="mt-2 max-h-[24vh] overflow-y-auto border border-rule px-2 py-1">
+          <legend className="text-ink-2">Categories that follow</legend>
+          {followed.map((one) => (
+            <label key={one.channel} className="flex min-h-6 items-baseline gap-2">
+              <input
+                type="checkbox"
+                checked={!kept.includes(one.channel)}
+                onChange={() => setKept(toggled(kept, one.channel))}
+              />
+              <span className="min-w-0 break-words">
+                <bdi>{edit.names[one.channel]}</bdi>: {one.from} → {one.to}
+                <span className="block text-small text-ink-2">{one.because.join("; ")}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      )}
     </FormDialog>
   );
 }

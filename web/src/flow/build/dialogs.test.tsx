@@ -4,7 +4,8 @@ import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { OutputDialog } from "../../delivery/OutputDialog";
 import { StemSetDialog } from "../../delivery/StemSetDialog";
-import { channel, output, show, view, withServer } from "../../testing/render";
+import { answers, channel, output, refusal, show, view, withServer } from "../../testing/render";
+import { RenameDialog } from "../RenameDialog";
 import { ChainDialog } from "./ChainDialog";
 import { ControlDialog } from "./ControlDialog";
 import { CreateDialog } from "./CreateDialog";
@@ -38,22 +39,53 @@ function togetherEdits(props: ReturnType<typeof watched>): unknown[] {
 const submit = () => userEvent.keyboard("{Control>}{Enter}{/Control}");
 
 describe("adding channels", () => {
-  it("takes a name from each line, and begins like the picked channel", async () => {
+  const named = {
+    id: "drum-bus",
+    name: "Drum bus",
+    kind: "bus",
+    layout: "stereo",
+    category: "drums",
+    output: "mix",
+    destinationOf: "drums",
+    because: ["“drum” says drums"],
+  };
+
+  it("takes a name from each line, and leaves to each what is not said of all", async () => {
     const props = watched();
     show(<CreateDialog after={kick} {...props} />);
-    await waitFor(() => expect(screen.getByLabelText("Layout")).toHaveProperty("value", "mono"));
     await userEvent.type(screen.getByLabelText("Names"), "Tom [[1-2]{Enter}Ride");
+    await screen.findByRole("option", { name: "stereo" });
+    await userEvent.selectOptions(screen.getByLabelText("Layout"), "stereo");
     await submit();
     expect(props.onEdit).toHaveBeenCalledWith({
       edit: "create-channels",
-      kind: "seat",
-      layout: "mono",
+      layout: "stereo",
       names: ["Tom [1-2]", "Ride"],
-      category: "drums",
-      output: "mix",
       after: "kick",
+      destinations: true,
     });
     expect(props.onClose).toHaveBeenCalled();
+  });
+
+  it("shows what the names become, and why, while they are typed", async () => {
+    answers.set("POST /api/mixes/m1/named", [named]);
+    const props = watched();
+    show(<CreateDialog {...props} />);
+    await userEvent.type(screen.getByLabelText("Names"), "Drum bus");
+    const list = await screen.findByRole("list", { name: "What it becomes" });
+    expect(list.textContent).toContain("bus · stereo · drums → mix");
+    expect(list.textContent).toContain("“drum” says drums");
+    await userEvent.click(screen.getByLabelText(/category map sends drums to the new bus/));
+    await userEvent.selectOptions(screen.getByLabelText("Sent to"), "nowhere yet");
+    await submit();
+    expect(props.onEdit.mock.calls[0]?.[0]).toMatchObject({ output: "", destinations: false });
+  });
+
+  it("says at once what is wrong with a name", async () => {
+    answers.set("POST /api/mixes/m1/named", refusal("“Bus [9-1]” counts from 9 to 1."));
+    show(<CreateDialog {...watched()} />);
+    await userEvent.type(screen.getByLabelText("Names"), "Bus [[9-1]");
+    expect(await screen.findByText("“Bus [9-1]” counts from 9 to 1.")).toBeTruthy();
   });
 
   it("does nothing without a name", async () => {
@@ -62,6 +94,25 @@ describe("adding channels", () => {
     screen.getByLabelText("Names").focus();
     await submit();
     expect(props.onEdit).not.toHaveBeenCalled();
+  });
+});
+
+describe("renaming", () => {
+  it("shows which categories follow the names, and leaves those that are to stay", async () => {
+    answers.set("POST /api/mixes/m1/renamed", [
+      { channel: "kick", from: "drums/kick", to: "vocals/lead", because: ["“vox” says vocals"] },
+    ]);
+    const props = watched();
+    show(<RenameDialog channels={[kick]} {...props} />);
+    await userEvent.clear(screen.getByRole("textbox"));
+    await userEvent.type(screen.getByRole("textbox"), "Lead vox");
+    await userEvent.click(await screen.findByLabelText(/Lead vox: drums\/kick → vocals\/lead/));
+    await submit();
+    expect(props.onEdit).toHaveBeenCalledWith({
+      edit: "rename-channels",
+      names: { kick: "Lead vox" },
+      keepCategory: ["kick"],
+    });
   });
 });
 

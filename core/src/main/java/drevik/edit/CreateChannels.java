@@ -1,94 +1,82 @@
 package drevik.edit;
 
 import drevik.audio.Layout;
+import drevik.category.CategoryMap;
+import drevik.category.CategoryRule;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
-import drevik.mix.Refused;
+import drevik.naming.NameLines;
+import drevik.naming.NamedChannel;
+import drevik.naming.NamedChannels;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Creates channels in bulk. Each line of {@code names} makes one, or as many as a range in square
- * brackets has: {@code Guitar [1-4]} makes four, {@code Dialogue [01-10]} ten with two digits.
+ * Creates channels in bulk, of lines of names ({@link NameLines}). What is null is read from each
+ * name ({@link NamedChannels}).
  *
- * @param category a path of the tree
- * @param output where they are sent, or null
+ * @param category a path of the tree, or null
+ * @param output where they are sent; empty for nowhere yet, or null
  * @param after the channel that they stand behind, or null for the end
+ * @param destinations whether new buses become the destination of the category that their name
+ *     says, where the category map is silent; null for no
  */
 public record CreateChannels(
-    ChannelKind kind,
-    Layout layout,
+    @Nullable ChannelKind kind,
+    @Nullable Layout layout,
     List<String> names,
-    String category,
+    @Nullable String category,
     @Nullable String output,
-    @Nullable String after)
+    @Nullable String after,
+    @Nullable Boolean destinations)
     implements Edit {
-  private static final Pattern RANGE = Pattern.compile("(.*)\\[(\\d{1,4})-(\\d{1,4})](.*)");
-  private static final int MOST = 1000;
 
   @Override
   public Mix applyTo(Mix mix) {
-    FreshNames fresh = new FreshNames(mix);
-    List<Channel> channels = new ArrayList<>();
-    for (String name : expand(names)) {
-      channels.add(Channel.of(fresh.id(name), kind, name, layout, category).withOutput(output));
+    List<NamedChannel> made = named(mix);
+    List<Channel> channels =
+        made.stream()
+            .map(one -> NamedChannels.NOWHERE.equals(output) ? one.channel() : sent(one))
+            .toList();
+    CategoryMap map = mix.categoryMap();
+    for (NamedChannel bus : made) {
+      String of = bus.destinationOf();
+      if (of != null && Boolean.TRUE.equals(destinations)) {
+        CategoryRule rule = map.rules().getOrDefault(of, CategoryRule.NOTHING);
+        map = map.with(of, new CategoryRule(bus.id(), rule.colour()));
+      }
     }
-    return new AddChannels(channels, after).applyTo(mix);
+    Mix with = new AddChannels(channels, after).applyTo(mix);
+    return Soundness.require(mix, with.withCategoryMap(map));
+  }
+
+  /** What is not there is refused, and not left out. */
+  private Channel sent(NamedChannel one) {
+    return output == null ? one.channel() : one.channel().withOutput(output);
   }
 
   /**
-   * The names that lines of names stand for.
+   * What becomes of the names in a Mix.
    *
-   * @throws Refused if a range runs backwards or there are too many
+   * @throws drevik.mix.Refused if they are no names
    */
-  public static List<String> expand(List<String> lines) {
-    List<String> names = new ArrayList<>();
-    for (String line : lines) {
-      if (line.isBlank()) {
-        continue;
-      }
-      Matcher range = RANGE.matcher(line);
-      if (!range.matches()) {
-        names.add(line.strip());
-        continue;
-      }
-      int first = Integer.parseInt(range.group(2));
-      int last = Integer.parseInt(range.group(3));
-      if (last < first || last - first >= MOST) {
-        throw new Refused(
-            "“"
-                + line.strip()
-                + "” counts from "
-                + first
-                + " to "
-                + last
-                + "; give a range of 1 to "
-                + MOST
-                + " numbers that runs forwards.");
-      }
-      int digits = range.group(2).length();
-      for (int number = first; number <= last; number++) {
-        String shown = String.format("%0" + digits + "d", number);
-        names.add((range.group(1) + shown + range.group(4)).strip());
-      }
-    }
-    if (names.isEmpty()) {
-      throw new Refused("There is no name; write one on each line, or a range such as Bus [1-9].");
-    }
-    if (names.size() > MOST) {
-      throw new Refused(
-          names.size() + " channels at once are too many; create up to " + MOST + ".");
-    }
-    return names;
+  public List<NamedChannel> named(Mix mix) {
+    FreshNames fresh = new FreshNames(mix);
+    List<String> all = new ArrayList<>();
+    NameLines.expand(names).forEach(name -> all.add(ChannelsById.cleanName(name)));
+    Channel like = after == null ? null : ChannelsById.one(mix, after);
+    return NamedChannels.of(
+        mix,
+        all,
+        all.stream().map(fresh::id).toList(),
+        new NamedChannels.Said(kind, layout, category, output, like));
   }
 
   @Override
   public String says(Mix before) {
-    List<String> all = expand(names);
+    List<String> all = NameLines.expand(names);
     return all.size() == 1 ? "create “" + all.get(0) + "”" : "create " + all.size() + " channels";
   }
 }

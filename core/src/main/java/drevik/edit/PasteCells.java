@@ -5,6 +5,7 @@ import drevik.ledger.Names;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.field.ChannelField;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -33,6 +34,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
         if (!at.text(channel, names).equals(text.strip())) {
           Channel now = after.getOrDefault(channel.id(), channel);
           after.put(channel.id(), write(named(mix, at, after), now, row, at, text));
+          followName(after, channel, row, at);
         }
       }
     }
@@ -41,6 +43,16 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
       return Soundness.require(mix, whole);
     } catch (Refused e) {
       throw placed(mix, after, e);
+    }
+  }
+
+  /** A category that the name said follows it, unless the same row writes one. */
+  private void followName(
+      Map<String, Channel> after, Channel before, int row, LedgerColumn written) {
+    if (written.id().equals(ChannelField.NAME.id())
+        && !columns.subList(0, cells.get(row).size()).contains(ChannelField.CATEGORY.id())) {
+      after.computeIfPresent(
+          before.id(), (id, now) -> now.withCategory(CategoryByName.after(before, now.name())));
     }
   }
 

@@ -30,7 +30,8 @@ import net.jqwik.api.Provide;
 /** What holds for whatever edits, in any order. */
 class AnyEditsTest {
   private static CreateChannels create(String name, String to) {
-    return new CreateChannels(ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null);
+    return new CreateChannels(
+        ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null, null);
   }
 
   @Provide

@@ -122,7 +122,8 @@ class ChannelEditsTest {
   }
 
   private static CreateChannels create(String name, String to) {
-    return new CreateChannels(ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null);
+    return new CreateChannels(
+        ChannelKind.SEAT, Layout.MONO, List.of(name), "drums", to, null, null);
   }
 
   @Test
@@ -134,7 +135,8 @@ class ChannelEditsTest {
             List.of("Dialogue [08-10]", " ", "Crowd"),
             "dialogue",
             "mix",
-            "snare");
+            "snare",
+            null);
     Mix after = create.applyTo(band());
     assertThat(create.says(band())).isEqualTo("create 4 channels");
     assertThat(after.channels())
@@ -148,7 +150,7 @@ class ChannelEditsTest {
   @ParameterizedTest
   @ValueSource(strings = {"Bus [9-1]", "Bus [1-5000]", "", "   "})
   void aRangeThatCannotBeIsRefused(String line) {
-    assertThatThrownBy(() -> CreateChannels.expand(List.of(line)))
+    assertThatThrownBy(() -> drevik.naming.NameLines.expand(List.of(line)))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("range");
   }
@@ -166,6 +168,54 @@ class ChannelEditsTest {
     assertThat(copy.clips()).isEmpty();
     Mix again = new DuplicateChannels(List.of("kick-2")).applyTo(after);
     assertThat(again.channels().get(2).name()).isEqualTo("kick 3");
+  }
+
+  @Test
+  void aCategoryThatTheNameSaidFollowsANewName() {
+    Mix named =
+        new CreateChannels(null, null, List.of("Kick In", "Take 1"), null, null, null, null)
+            .applyTo(band());
+    RenameChannels rename =
+        new RenameChannels(Map.of("kick-in", "Snare top", "take-1", "Bass DI", "drums", "Shaker"));
+    Mix after = rename.applyTo(named);
+    assertThat(category(after, "kick-in")).isEqualTo("drums/snare");
+    assertThat(category(after, "take-1")).isEqualTo("bass");
+    assertThat(rename.followed(named))
+        .filteredOn(one -> one.channel().equals("take-1"))
+        .singleElement()
+        .satisfies(one -> assertThat(one.because()).isNotEmpty());
+    Mix kept =
+        new RenameChannels(Map.of("kick-in", "Snare top"), List.of("kick-in")).applyTo(named);
+    assertThat(category(kept, "kick-in")).isEqualTo("drums/kick");
+  }
+
+  @Test
+  void aCategoryThatSomebodyChoseStaysWhateverTheName() {
+    Mix chosen = new SetCategory(List.of("kick"), "fx").applyTo(band());
+    Mix after = new RenameChannels(Map.of("kick", "Snare top")).applyTo(chosen);
+    assertThat(category(after, "kick")).isEqualTo("fx");
+    Mix nothing =
+        new RenameChannels(Map.of("kick", "Xyzzy"))
+            .applyTo(new SetCategory(List.of("kick"), "drums/kick").applyTo(band()));
+    assertThat(category(nothing, "kick")).isEqualTo("drums/kick");
+  }
+
+  @Test
+  void aNamePastedIntoTheLedgerSaysTheCategoryUnlessTheBlockDoes() {
+    Mix plain = new SetCategory(List.of("kick", "snare"), "unknown").applyTo(band());
+    Mix pasted =
+        new PasteCells(List.of("kick"), List.of("name"), List.of(List.of("Lead vox")))
+            .applyTo(plain);
+    assertThat(category(pasted, "kick")).isEqualTo("vocals/lead");
+    Mix both =
+        new PasteCells(
+                List.of("kick"), List.of("name", "category"), List.of(List.of("Lead vox", "fx")))
+            .applyTo(plain);
+    assertThat(category(both, "kick")).isEqualTo("fx");
+  }
+
+  private static String category(Mix mix, String channel) {
+    return mix.channel(channel).orElseThrow().category();
   }
 
   @Test

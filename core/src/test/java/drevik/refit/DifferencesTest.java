@@ -49,7 +49,7 @@ class DifferencesTest {
   @Test
   void channelsAreTheSameByTheirIdsAndTheirValuesAreToldBeforeAndAfter() {
     Mix after = SetChannels.of(List.of("kick"), ChannelField.FADER, -6.0).applyTo(band());
-    after = new RenameChannels(Map.of("kick", "Bass drum")).applyTo(after);
+    after = new RenameChannels(Map.of("kick", "Bass drum"), List.of("kick")).applyTo(after);
     after = new SendChannelsTo(List.of("voice"), "drums").applyTo(after);
     assertThat(Differences.between(band(), after))
         .containsExactly(

@@ -68,9 +68,7 @@ class TemplateTest {
     choose(kind);
     choose(layout);
     choose(category);
-    if (!sentTo.isEmpty()) {
-      choose(sentTo);
-    }
+    choose(sentTo.isEmpty() ? "nowhere" : sentTo);
     keys.press("Control+Enter");
     String first = names.lines().findFirst().orElseThrow().replaceAll(" ?\\[.*", "");
     page.getByRole(AriaRole.OPTION)
@@ -307,6 +305,25 @@ class TemplateTest {
             + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
             + " { clipboardData: data, bubbles: true, cancelable: true })); }",
         text);
+  }
+
+  @Test
+  void namesAloneMakeARoutedMix() {
+    newTemplate();
+    keys.press("a");
+    page.getByLabel("Names").waitFor();
+    keys.insertText("Kick In\nOH [L,R]\nLead vox\nPlate verb\nDrum Bus\nVocal Bus\nMix\nPrint");
+    assertThat(page.getByText("seat · mono · drums/overhead → Drum Bus")).hasCount(2);
+    assertThat(page.getByText("return · stereo · unknown → Mix")).isVisible();
+    submit("create 9 channels");
+    keys.press("4");
+    assertThat(page.locator("[data-at='1 " + SENT_TO + "']")).hasText("Drum Bus");
+    assertThat(page.locator("[data-at='7 " + SENT_TO + "']")).hasText("Print");
+    tabTo(page.getByRole(AriaRole.GRID));
+    paste("Bass DI\n");
+    assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName("Bass DI")))
+        .containsText("bass");
+    assertThat(browser.errors).isEmpty();
   }
 
   @Test

@@ -219,6 +219,26 @@ class ServerTest {
   }
 
   @Test
+  void whatBecomesOfNamesIsToldBeforeChannelsAreMadeOrRenamed() {
+    String path = "/api/mixes/" + session();
+    JsonNode before = server.get(path).body();
+    Map<String, Object> create = Map.of("edit", "create-channels", "names", List.of("Snare top"));
+    JsonNode named = server.post(path + "/named", Map.of("edit", create)).body();
+    assertThat(named.path(0).path("category").asString()).isEqualTo("drums/snare");
+    assertThat(named.path(0).path("because")).isNotEmpty();
+    Map<String, Object> backwards =
+        Map.of("edit", "create-channels", "names", List.of("Bus [9-1]"));
+    Answer refused = server.post(path + "/named", Map.of("edit", backwards));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.detail()).contains("runs forwards");
+    Map<String, Object> rename =
+        Map.of("edit", "rename-channels", "names", Map.of("hat", "Lead vox"));
+    JsonNode renamed = server.post(path + "/renamed", Map.of("edit", rename)).body();
+    assertThat(renamed.isArray()).isTrue();
+    assertThat(server.get(path).body()).isEqualTo(before);
+  }
+
+  @Test
   void anEditWhoseResultCouldNotBeReadBackIsRefused() {
     String mix = session();
     Map<String, Object> nameless = Map.of("id", "x", "on", true, "settings", Map.of());

@@ -3,9 +3,12 @@ package drevik.server.mix;
 import drevik.check.CheckChange;
 import drevik.check.Proof;
 import drevik.codec.Documents;
+import drevik.edit.CreateChannels;
 import drevik.edit.Edit;
+import drevik.edit.RenameChannels;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.naming.NamedChannel;
 import drevik.route.SignalGraph;
 import drevik.starters.Starters;
 import io.swagger.v3.oas.annotations.Operation;
@@ -52,6 +55,12 @@ class MixController {
 
   /** An edit that is not made. */
   record PreviewRequest(Edit edit) {}
+
+  /** Names that channels are to be made of. */
+  record NamesRequest(CreateChannels edit) {}
+
+  /** Names that channels are to be given. */
+  record NewNamesRequest(RenameChannels edit) {}
 
   /** The same for what is no edit: undo, redo, going to a revision. */
   record ChangeRequest(String id, int basedOn) {
@@ -141,6 +150,19 @@ class MixController {
   @PostMapping("/{id}/preview")
   CheckChange preview(@PathVariable String id, @RequestBody PreviewRequest wanted) {
     return mixes.preview(id, wanted.edit());
+  }
+
+  /** What becomes of names when channels are made of them; nothing is made. */
+  @PostMapping("/{id}/named")
+  List<NamedChannel> named(@PathVariable String id, @RequestBody NamesRequest wanted) {
+    return wanted.edit().named(mixes.document(id));
+  }
+
+  /** Which categories follow new names; nothing is renamed. */
+  @PostMapping("/{id}/renamed")
+  List<RenameChannels.Followed> renamed(
+      @PathVariable String id, @RequestBody NewNamesRequest wanted) {
+    return wanted.edit().followed(mixes.document(id));
   }
 
   @PostMapping("/{id}/undo")

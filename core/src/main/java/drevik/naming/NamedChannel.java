@@ -1,0 +1,34 @@
+package drevik.naming;
+
+import drevik.audio.Layout;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What becomes of a name: a suggestion that is taken unless something else is said.
+ *
+ * @param id that the channel will have
+ * @param output the id of what it is sent to, or null
+ * @param destinationOf the category that would go to this bus from now on: its name says it, and
+ *     the category map is silent; else null
+ * @param because why, in plain words
+ */
+public record NamedChannel(
+    String id,
+    String name,
+    ChannelKind kind,
+    Layout layout,
+    String category,
+    @Nullable String output,
+    @Nullable String destinationOf,
+    List<String> because) {
+  public NamedChannel {
+    because = List.copyOf(because);
+  }
+
+  public Channel channel() {
+    return Channel.of(id, kind, name, layout, category).withOutput(output);
+  }
+}

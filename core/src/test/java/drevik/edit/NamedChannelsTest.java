@@ -1,0 +1,129 @@
+package drevik.edit;
+
+import static drevik.edit.Band.band;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import drevik.audio.Layout;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Mix;
+import drevik.mix.MixKind;
+import drevik.mix.Refused;
+import drevik.naming.NamedChannel;
+import drevik.naming.NamedChannels;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class NamedChannelsTest {
+  private static final Mix EMPTY = Mix.empty(MixKind.TEMPLATE, "Test");
+
+  private static CreateChannels named(String... lines) {
+    return new CreateChannels(null, null, List.of(lines), null, null, null, true);
+  }
+
+  private static Channel channel(Mix mix, String id) {
+    return mix.channel(id).orElseThrow();
+  }
+
+  @Test
+  void aListOfNamesBecomesARoutedMix() {
+    Mix mix =
+        named(
+                "Kick In",
+                "OH [L,R]",
+                "Lead vox",
+                "Plate verb",
+                "Drum Bus",
+                "Vocal Bus",
+                "Mix",
+                "Print")
+            .applyTo(EMPTY);
+    assertThat(mix.channels())
+        .extracting(Channel::name)
+        .containsExactly(
+            "Kick In",
+            "OH L",
+            "OH R",
+            "Lead vox",
+            "Plate verb",
+            "Drum Bus",
+            "Vocal Bus",
+            "Mix",
+            "Print");
+    assertThat(channel(mix, "kick-in").output()).isEqualTo("drum-bus");
+    assertThat(channel(mix, "oh-r").output()).isEqualTo("drum-bus");
+    assertThat(channel(mix, "oh-r").category()).isEqualTo("drums/overhead");
+    assertThat(channel(mix, "lead-vox").output()).isEqualTo("vocal-bus");
+    assertThat(channel(mix, "plate-verb").kind()).isEqualTo(ChannelKind.RETURN);
+    assertThat(channel(mix, "plate-verb").output()).isEqualTo("mix");
+    assertThat(channel(mix, "drum-bus").output()).isEqualTo("mix");
+    assertThat(channel(mix, "mix").output()).isEqualTo("print");
+    assertThat(channel(mix, "print").kind()).isEqualTo(ChannelKind.MASTER);
+    assertThat(channel(mix, "drum-bus").layout()).isEqualTo(Layout.STEREO);
+    assertThat(channel(mix, "kick-in").layout()).isEqualTo(Layout.MONO);
+    assertThat(mix.categoryMap().destinationOf("drums/kick").orElseThrow().value())
+        .isEqualTo("drum-bus");
+  }
+
+  @Test
+  void eachSuggestionSaysWhy() {
+    NamedChannel kick = named("Kick").named(band()).get(0);
+    assertThat(kick.because()).anyMatch(words -> words.contains("kick"));
+    assertThat(kick.because()).anyMatch(words -> words.contains("goes to"));
+    assertThat(kick.output()).isEqualTo("drums");
+  }
+
+  @Test
+  void theCategoryMapIsAskedFirst() {
+    Mix mapped = named("Guitar Bus").applyTo(band());
+    Mix two = named("Gtr Grp").applyTo(mapped);
+    assertThat(two.categoryMap()).isEqualTo(mapped.categoryMap());
+    assertThat(named("Acoustic gtr").named(two).get(0).output()).isEqualTo("guitar-bus");
+  }
+
+  @Test
+  void amongSeveralBusesOnlyAPersonCanChoose() {
+    CreateChannels buses =
+        new CreateChannels(null, null, List.of("Guitar Bus", "Gtr Grp"), null, null, null, null);
+    Mix two = buses.applyTo(EMPTY);
+    assertThat(two.categoryMap().rules()).isEmpty();
+    assertThat(named("Acoustic gtr").named(two).get(0).output()).isNull();
+  }
+
+  @Test
+  void whatIsSaidOfAllHoldsAndNowhereIsADestinationToo() {
+    CreateChannels said =
+        new CreateChannels(
+            ChannelKind.BUS, Layout.MONO, List.of("Kick"), "fx", NamedChannels.NOWHERE, null, null);
+    Channel kick = said.applyTo(band()).channels().get(band().channels().size());
+    assertThat(kick.kind()).isEqualTo(ChannelKind.BUS);
+    assertThat(kick.layout()).isEqualTo(Layout.MONO);
+    assertThat(kick.category()).isEqualTo("fx");
+    assertThat(kick.output()).isNull();
+  }
+
+  @Test
+  void whatANameDoesNotSayIsAsOnTheChannelBefore() {
+    CreateChannels behind =
+        new CreateChannels(null, null, List.of("Take two"), null, null, "kick", null);
+    NamedChannel take = behind.named(band()).get(0);
+    Channel kick = channel(band(), "kick");
+    assertThat(take.category()).isEqualTo(kick.category());
+    assertThat(take.layout()).isEqualTo(kick.layout());
+    assertThat(take.output()).isEqualTo(kick.output());
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"OH [L,,R]", "Bus [9-1]", "Bus [1-5000]", " "})
+  void linesThatAreNoNamesAreRefused(String line) {
+    assertThatThrownBy(() -> named(line).applyTo(EMPTY)).isInstanceOf(Refused.class);
+  }
+
+  @Test
+  void aThousandBusesAreNamedInGoodTime() {
+    assertThat(named("Group [1-1000]").named(EMPTY)).hasSize(1000);
+  }
+}
