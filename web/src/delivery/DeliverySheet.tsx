@@ -1,7 +1,9 @@
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { useSearchParams } from "react-router";
 import type { MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
 import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
+import { follow, hear } from "../player/player";
+import { printedTrack } from "../player/tracks";
 import { useOffer, type Act } from "../shell/acts";
 import { BesideSheet } from "../ui/BesideSheet";
 import { Mark } from "../ui/Mark";
@@ -44,6 +46,13 @@ export function DeliverySheet({ view }: { view: MixView }) {
   const { mutate: edit, ask } = useEdit(view.id);
   const [asking, setAsking] = useState<"add" | "stems" | Output>();
   const close = () => setAsking(undefined);
+  const [cursor, setCursor] = useState<string>();
+  const track = useMemo(() => {
+    const files = run?.report?.files ?? [];
+    const file = files.find((one) => one.output === cursor) ?? files[0];
+    return run && file && printedTrack(run.id, file);
+  }, [run, cursor]);
+  useEffect(() => follow(track), [track]);
   const acts = useMemo<Act[]>(
     () => [
       {
@@ -58,6 +67,13 @@ export function DeliverySheet({ view }: { view: MixView }) {
             ),
           ),
       },
+      {
+        id: "hear",
+        label: track ? `Hear “${track.title}”` : "Hear a printed file",
+        key: "q",
+        can: track !== undefined,
+        run: () => track && hear(track),
+      },
       { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },
       {
         id: "stem-sets",
@@ -67,7 +83,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
         run: () => setAsking("stems"),
       },
     ],
-    [chosen, outputs.length, isPending, mutate, setParams],
+    [chosen, outputs.length, isPending, mutate, setParams, track],
   );
   useOffer("delivery", acts);
   const toggle = (id: string) => {
@@ -126,13 +142,18 @@ export function DeliverySheet({ view }: { view: MixView }) {
                 (one) => one.id === output.specification,
               );
               return (
-                <tr key={output.id} className="h-[26px] [&>td]:border-b [&>td]:border-rule-2">
+                <tr
+                  key={output.id}
+                  onFocus={() => setCursor(output.id)}
+                  className="h-[26px] [&>td]:border-b [&>td]:border-rule-2"
+                >
                   <td>
                     <input
                       type="checkbox"
                       aria-label={`Print ${output.name}`}
                       checked={!left.has(output.id)}
                       onChange={() => toggle(output.id)}
+                      onKeyDown={walkRows}
                     />
                   </td>
                   <td>
@@ -143,6 +164,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                         className={`text-left underline-offset-2 hover:underline ${output.kind === "stem" ? "" : "font-semibold"}`}
                         onClick={() => setAsking(output)}
                         onKeyDown={(event) => {
+                          walkRows(event);
                           if (event.key === "Delete") {
                             edit({ edit: "remove-outputs", outputs: [output.id] });
                           }
@@ -223,6 +245,19 @@ export function DeliverySheet({ view }: { view: MixView }) {
       </div>
     </BesideSheet>
   );
+}
+
+/** Up and down go to the same thing in the next row. */
+function walkRows(event: KeyboardEvent<HTMLElement>) {
+  const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+  const from = event.currentTarget;
+  const row = from.closest("tr");
+  const next = by > 0 ? row?.nextElementSibling : by < 0 ? row?.previousElementSibling : undefined;
+  const to = next?.querySelector<HTMLElement>(from.tagName);
+  if (to) {
+    event.preventDefault();
+    to.focus();
+  }
 }
 
 function Measured({ file, seconds }: { file?: Printed; seconds?: number }) {

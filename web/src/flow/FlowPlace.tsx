@@ -1,6 +1,8 @@
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import type { MixView } from "../api/client";
 import { useEdit } from "../api/queries";
+import { follow, hear } from "../player/player";
+import { channelTrack } from "../player/tracks";
 import { useOffer, type Act } from "../shell/acts";
 import { BesideSheet } from "../ui/BesideSheet";
 import { ChannelSheet } from "./ChannelSheet";
@@ -29,6 +31,8 @@ export function FlowPlace({ view }: { view: MixView }) {
     [selection, channels],
   );
   const sheet = channels.get(picked[0] ?? focused ?? "");
+  const track = useMemo(() => channelTrack(view.id, sheet), [view.id, sheet]);
+  useEffect(() => follow(track), [track]);
   const acts = useFlowActs({
     view,
     picked,
@@ -45,13 +49,20 @@ export function FlowPlace({ view }: { view: MixView }) {
     () => [
       ...acts,
       {
+        id: "hear",
+        label: track ? `Hear what lies on “${track.title}”` : "Hear what lies on a channel",
+        key: "q",
+        can: track !== undefined,
+        run: () => track && hear(track),
+      },
+      {
         id: "side-sheet",
         label: sideShown ? "Hide the sheet" : "Show the sheet",
         key: ".",
         run: toggle,
       },
     ],
-    [acts, sideShown, toggle],
+    [acts, sideShown, toggle, track],
   );
   useOffer("flow", offered);
   const toggleFold = useCallback(

@@ -8,7 +8,7 @@ const OFFERED = [
   ["send-to", "fan", "chain", "control"],
   ["category", "colour", "rename", "group"],
   ["duplicate", "mute", "stow", "remove"],
-  ["fold", "only", "create"],
+  ["hear", "fold", "only", "create"],
 ];
 
 export function RowMenu({ children }: { children: ReactNode }) {

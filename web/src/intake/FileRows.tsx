@@ -1,6 +1,8 @@
 import { memo } from "react";
 import type { FileView } from "../api/client";
 import { useKnowledge } from "../api/queries";
+import { hear } from "../player/player";
+import { deliveredTrack } from "../player/tracks";
 import { Mark } from "../ui/Mark";
 import { signed, time } from "../ui/format";
 import { useFileList } from "./fileList";
@@ -8,6 +10,7 @@ import { Waveform } from "./Waveform";
 import { hint } from "../ui/hint";
 
 interface Props {
+  delivery: string;
   files: FileView[];
   current?: string;
   onCurrent: (id: string) => void;
@@ -20,7 +23,7 @@ const COLUMNS =
 const SHORT: Record<string, string> = { mono: "M", stereo: "St" };
 
 /** One row a file: waveform, what it is, category with certainty, destination, what to know. */
-export function FileRows({ files, current, onCurrent, onCategory }: Props) {
+export function FileRows({ delivery, files, current, onCurrent, onCategory }: Props) {
   const families = new Map(useKnowledge().data?.categories.map((one) => [one.path, one.family]));
   const { listProps, rowProps } = useFileList({
     files,
@@ -45,7 +48,7 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
         {files.map((file) => (
           <div
             key={file.id}
-            {...rowProps(file)}
+            {...rowProps(file, (event) => hearFrom(event, delivery, file))}
             className={`grid ${COLUMNS} min-h-[26px] items-center [contain-intrinsic-size:auto_27px] [content-visibility:auto] gap-x-3 border-b border-rule-2 px-4 max-md:py-1 ${
               file.id === current ? "bg-active-ground shadow-[inset_2px_0_var(--active)]" : ""
             }`}
@@ -67,6 +70,16 @@ export function FileRows({ files, current, onCurrent, onCategory }: Props) {
   );
 }
 
+/** A click in its waveform plays a file from there; by keyboard the player's own slider does. */
+function hearFrom(event: React.MouseEvent, delivery: string, file: FileView) {
+  const waveform = (event.target as Element).closest("[data-waveform]");
+  const track = deliveredTrack(delivery, file);
+  if (waveform && track?.seconds !== undefined) {
+    const { left, width } = waveform.getBoundingClientRect();
+    hear(track, ((event.clientX - left) / width) * track.seconds);
+  }
+}
+
 /** Drawn anew only when its file changes, and not for every row that the keyboard moves by. */
 const Taken = memo(function Taken({ file, family }: { file: FileView; family: string }) {
   const audio = file.audio;
@@ -76,7 +89,11 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
     : "being measured";
   return (
     <>
-      {audio ? <Waveform overview={audio.overview} /> : <span />}
+      {audio ? (
+        <Waveform overview={audio.overview} file={file.id} seconds={audio.seconds} />
+      ) : (
+        <span />
+      )}
       <span className="whitespace-nowrap text-ink-2">
         {audio && time(audio.seconds)} {audio && (SHORT[audio.layout] ?? audio.layout)}{" "}
         <span className="text-tiny">

@@ -19,6 +19,7 @@ const file = (id: string, more: Partial<FileView> = {}): FileView => ({
   against: "new",
   steps: [],
   audio: {
+    sha256: "ab",
     seconds: 62,
     sampleRate: 48_000,
     layout: "mono",

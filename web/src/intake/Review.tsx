@@ -1,5 +1,5 @@
 import { Tabs } from "radix-ui";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
 import {
@@ -10,6 +10,8 @@ import {
   useSetTimes,
   useWish,
 } from "../api/queries";
+import { follow, hear } from "../player/player";
+import { deliveredTrack } from "../player/tracks";
 import { useOffer } from "../shell/acts";
 import { Chooser } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
@@ -54,6 +56,8 @@ export function Review({ view, delivery }: Props) {
     [delivery, categories, shown],
   );
   const current = order.find((file) => file.id === at) ?? order[0];
+  const track = useMemo(() => deliveredTrack(delivery.id, current), [delivery.id, current]);
+  useEffect(() => follow(track), [track]);
   const ready = delivery.files.filter((file) => file.place?.seat).length;
   const acts = useMemo(
     () =>
@@ -71,6 +75,7 @@ export function Review({ view, delivery }: Props) {
         toPlan: (file) => wish({ files: [file] }),
         seat: () => carryOut(undefined, () => void navigate(`/mixes/${view.id}/flow`)),
         setTimes: () => setTimes(undefined),
+        hear: () => track && hear(track),
         setRate: (sampleRate) => edit({ edit: "set-sample-rate", sampleRate }),
       }),
     [
@@ -86,6 +91,7 @@ export function Review({ view, delivery }: Props) {
       view.id,
       setTimes,
       edit,
+      track,
     ],
   );
   useOffer("intake", acts);
@@ -121,6 +127,7 @@ export function Review({ view, delivery }: Props) {
       <Tabs.Content value={shown} tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
         {shown === "files" && (
           <FileRows
+            delivery={delivery.id}
             files={order}
             current={current?.id}
             onCurrent={setAt}

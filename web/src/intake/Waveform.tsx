@@ -1,24 +1,52 @@
 import { memo } from "react";
+import { usePlayhead } from "../player/player";
+import { hint } from "../ui/hint";
 
-/** The overview of a file: magnitudes 0 to 255, mirrored. */
-export const Waveform = memo(function Waveform({ overview }: { overview: number[] }) {
-  const width = 132;
-  const height = 18;
-  const step = overview.length / width;
+const WIDTH = 132;
+const HEIGHT = 18;
+
+interface Props {
+  /** Magnitudes 0 to 255. */
+  overview: number[];
+  /** The id of the file, by which it is heard. */
+  file: string;
+  seconds: number;
+}
+
+/** The overview of a file, mirrored; while it is heard, a line stands where. */
+export const Waveform = memo(function Waveform({ overview, file, seconds }: Props) {
+  const step = overview.length / WIDTH;
   let d = "";
-  for (let x = 0; x < width; x++) {
+  for (let x = 0; x < WIDTH; x++) {
     const from = Math.floor(x * step);
     const most = Math.max(
       0,
       ...overview.slice(from, Math.max(from + 1, Math.floor((x + 1) * step))),
     );
     // Quiet passages stay visible: the square root of the magnitude is drawn.
-    const half = Math.max(0.4, Math.sqrt(most / 255) * (height / 2));
-    d += `M${x + 0.5} ${(height / 2 - half).toFixed(1)}v${(2 * half).toFixed(1)}`;
+    const half = Math.max(0.4, Math.sqrt(most / 255) * (HEIGHT / 2));
+    d += `M${x + 0.5} ${(HEIGHT / 2 - half).toFixed(1)}v${(2 * half).toFixed(1)}`;
   }
   return (
-    <svg aria-hidden="true" width={width} height={height} className="shrink-0">
+    <svg
+      aria-hidden="true"
+      data-waveform
+      {...hint("Hear it from here", "q")}
+      width={WIDTH}
+      height={HEIGHT}
+      className="shrink-0 cursor-pointer"
+    >
+      <rect width={WIDTH} height={HEIGHT} fill="transparent" />
       <path d={d} stroke="var(--ink-2)" strokeWidth="1" />
+      <Playhead file={file} seconds={seconds} />
     </svg>
   );
 });
+
+/** Apart from the waveform, which is not drawn anew as it moves. */
+function Playhead({ file, seconds }: Omit<Props, "overview">) {
+  const at = usePlayhead(file);
+  return at === undefined ? null : (
+    <rect x={(at / seconds) * WIDTH - 1} width={2} height={HEIGHT} fill="var(--active)" />
+  );
+}

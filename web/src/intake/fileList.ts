@@ -28,13 +28,16 @@ export function useFileList({ files, current, onCurrent, onEnter }: Rows) {
   };
   return {
     listProps: { ref: list, role: "listbox", tabIndex: -1, onKeyDown, ...watch },
-    rowProps: (file: FileView) => ({
+    rowProps: (file: FileView, onClick?: (event: React.MouseEvent<HTMLElement>) => void) => ({
       role: "option",
       "data-file": file.id,
       "aria-selected": file.id === current,
       tabIndex: file.id === current ? 0 : -1,
       onFocus: () => onCurrent(file.id),
-      onClick: (event: React.MouseEvent<HTMLElement>) => event.currentTarget.focus(),
+      onClick: (event: React.MouseEvent<HTMLElement>) => {
+        event.currentTarget.focus();
+        onClick?.(event);
+      },
       onDoubleClick: onEnter,
     }),
   };

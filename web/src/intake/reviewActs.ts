@@ -27,6 +27,7 @@ export interface ReviewContext {
   seat: () => void;
   setTimes: () => void;
   setRate: (rate: number) => void;
+  hear: () => void;
 }
 
 /** Everything that can be done with a delivery before it goes. */
@@ -41,6 +42,13 @@ export function reviewActs(at: ReviewContext): Act[] {
       key: one.key,
       run: () => at.show(one.id),
     })),
+    {
+      id: "hear",
+      label: "Hear this file",
+      key: "q",
+      can: current?.audio !== undefined,
+      run: () => at.hear(),
+    },
     {
       id: "file-category",
       label: "Category of this file…",

@@ -2,6 +2,8 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactNode } 
 import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
 import { useEdit, useUndo } from "../api/queries";
+import { PlayerBar } from "../player/PlayerBar";
+import { toggleEqual, useEqual } from "../player/player";
 import { Chooser } from "../ui/Chooser";
 import { forgetStep } from "../ui/backCloses";
 import { focusHome } from "../ui/returnFocus";
@@ -44,6 +46,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
   const navigate = useNavigate();
   const [theme, toggleTheme] = useTheme();
   const singleKeys = useSingleKeys();
+  const equal = useEqual();
   const { pathname, key } = useLocation();
   useEffect(forgetStep, [key]);
   useTitle(mix, pathname);
@@ -120,17 +123,23 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
           );
         },
       },
+      {
+        id: "equal-loudness",
+        label: equal ? "Hear files as they are" : "Hear files equally loud",
+        key: "shift+q",
+        run: toggleEqual,
+      },
       { id: "copy-link", label: "Copy a link to what is shown", key: "shift+y", run: copyLink },
       { id: "commands", label: "Command list", key: "ctrl+k", run: () => setOpen("commands") },
       { id: "keys", label: "Keys of this place", key: "?", run: () => setOpen("keys") },
       { id: "tour", label: "Take the tour of five steps", run: () => goOnTour(0) },
       { id: "guide", label: "Guide…", key: "F1", run: () => setOpen("guide") },
     ];
-  }, [mix, navigate, step, toggleTheme, singleKeys]);
+  }, [mix, navigate, step, toggleTheme, singleKeys, equal]);
   useOffer("shell", acts);
 
   return (
-    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)_auto]">
       <a
         href="#place"
         className="sr-only z-40 bg-raised px-3 py-2 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
@@ -219,6 +228,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <main id="place" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
         <ErrorBoundary place={pathname}>{children}</ErrorBoundary>
       </main>
+      <PlayerBar />
       <Tour />
       <Hints />
       <Notices onUndo={() => step("undo")} mix={mix?.id} />

@@ -86,9 +86,11 @@ public record DeliveryView(
   /**
    * What a file is, and what to know of it.
    *
+   * @param sha256 by which it can be listened to
    * @param beside how it stands to the microphone that it was compared with
    */
   public record AudioView(
+      String sha256,
       double seconds,
       int sampleRate,
       String layout,
@@ -250,6 +252,7 @@ public record DeliveryView(
   private static AudioView audioView(Delivery delivery, Delivery.Item file, Inspection found) {
     WavHeader header = found.header();
     return new AudioView(
+        file.audio().sha256(),
         header.seconds(),
         header.sampleRate(),
         header.layout().toString(),

@@ -65,7 +65,18 @@ public interface AudioStore {
    */
   Path locate(String sha256);
 
-  /** The same, and what is wrong with it is told by the name that people know it by. */
+  /**
+   * Where a content is, for whoever only listens to it: whether it is still what was received would
+   * take as long to find out as reading all of it.
+   *
+   * @throws AudioException if the store does not have it
+   */
+  Path find(String sha256);
+
+  /**
+   * The same as {@link #locate(String)}, and what is wrong with it is told by the name that people
+   * know it by.
+   */
   default Path locate(AudioRef audio) {
     try {
       return locate(audio.sha256());

@@ -28,6 +28,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReadWriteLock;
 import java.util.concurrent.locks.ReentrantReadWriteLock;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -38,6 +39,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class FolderAudioStore implements AudioStore {
+  private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
   private static final String MEND = "send its delivery again, which puts it back";
 
   /** A file as it was when it was looked at: one that was written to since is another. */
@@ -171,6 +173,16 @@ class FolderAudioStore implements AudioStore {
       throw AudioException.of(
           sha256, "cannot be read in the audio store (" + e.getMessage() + "); " + MEND);
     }
+  }
+
+  @Override
+  public Path find(String sha256) {
+    // Whoever listens names it in an address, which may hold anything.
+    Path file = SHA256.matcher(sha256).matches() ? placeOf(sha256) : audio;
+    if (!Files.isRegularFile(file)) {
+      throw AudioException.of(sha256, "is not in the audio store any more; " + MEND);
+    }
+    return file;
   }
 
   private static void requireSound(Path file, String sha256) throws IOException {
