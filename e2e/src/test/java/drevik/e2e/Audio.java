@@ -35,6 +35,25 @@ final class Audio {
     return 20 * Math.log10(largest(widen(read(file))));
   }
 
+  /** Level of the mean of all channels over a stretch, dBFS. */
+  static double rmsDbfs(Path file, double fromSeconds, double toSeconds) throws IOException {
+    try (WavReader reader = WavReader.open(file)) {
+      int rate = reader.header().sampleRate();
+      int frames = (int) ((toSeconds - fromSeconds) * rate);
+      float[][] audio = new float[reader.header().channels()][frames];
+      reader.read((long) (fromSeconds * rate), audio, 0, frames);
+      double sum = 0;
+      for (int i = 0; i < frames; i++) {
+        double mean = 0;
+        for (float[] channel : audio) {
+          mean += channel[i] / audio.length;
+        }
+        sum += mean * mean;
+      }
+      return 10 * Math.log10(sum / frames);
+    }
+  }
+
   private static double[][] widen(float[][] audio) {
     double[][] wide = new double[audio.length][audio[0].length];
     for (int channel = 0; channel < audio.length; channel++) {

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static drevik.e2e.Pages.button;
 import static drevik.e2e.Pages.row;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Download;
@@ -84,6 +85,58 @@ class WholePathTest {
     }
   }
 
+  private static Locator player(Page page) {
+    return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Player"));
+  }
+
+  private static Path named(Path folder, String name) throws IOException {
+    try (Stream<Path> files = Files.walk(folder)) {
+      return files.filter(file -> file.endsWith(name)).findFirst().orElseThrow();
+    }
+  }
+
+  /** From now on the page measures what it plays. */
+  private static void listen(Page page) {
+    page.evaluate(
+        """
+        () => {
+          const play = HTMLMediaElement.prototype.play;
+          HTMLMediaElement.prototype.play = function () {
+            if (!window.heard) {
+              window.heard = this;
+              const context = new AudioContext({ sampleRate: 48000 });
+              window.analyser = new AnalyserNode(context, { fftSize: 32768 });
+              const source = context.createMediaElementSource(this);
+              source.connect(window.analyser).connect(context.destination);
+              void context.resume();
+            }
+            return play.call(this);
+          };
+        }
+        """);
+  }
+
+  /** What comes out of the page is as loud as the file is there. */
+  private static void assertHeard(Page page, Path file) throws IOException {
+    List<?> heard =
+        (List<?>)
+            page.evaluate(
+                """
+                async () => {
+                  await new Promise((then) => setTimeout(then, 2000));
+                  const samples = new Float32Array(32768);
+                  window.analyser.getFloatTimeDomainData(samples);
+                  const power = samples.reduce((sum, x) => sum + x * x, 0) / samples.length;
+                  return [window.heard.currentTime, 10 * Math.log10(power)];
+                }
+                """);
+    double at = ((Number) heard.get(0)).doubleValue();
+    double level = ((Number) heard.get(1)).doubleValue();
+    double seconds = 32768 / 48_000.0;
+    assertThat(at).isGreaterThan(seconds);
+    assertThat(level).isCloseTo(Audio.rmsDbfs(file, at - seconds, at), within(1.5));
+  }
+
   @Test
   void fromATemplateToProvenStems() throws IOException {
     Page page = open("/", ColorScheme.LIGHT);
@@ -113,6 +166,17 @@ class WholePathTest {
     assertThat(nextTake).containsText("stowed, nothing came");
     page.keyboard().press("r");
     assertThat(page.getByText("36 files received, 5 with findings.")).isVisible();
+    page.keyboard().press("f");
+    listen(page);
+    Locator upright =
+        page.getByRole(AriaRole.OPTION)
+            .filter(new Locator.FilterOptions().setHasText("UprBass DI.wav"));
+    upright.focus();
+    page.keyboard().press("q");
+    assertHeard(page, named(application.demoDelivery(), "UprBass DI.wav"));
+    page.keyboard().press("ArrowDown");
+    assertThat(player(page)).not().containsText("UprBass DI.wav");
+    assertThat(player(page)).containsText("Pause");
     page.keyboard().press("s");
     assertThat(row(page, "KIK IN")).isVisible();
     assertThat(page.getByLabel("Undo: seat 33 files")).isVisible();
@@ -126,6 +190,12 @@ class WholePathTest {
     assertThat(stems).hasSize(9);
     assertThat(Audio.residualDbfs(first.resolve("Mix.wav"), stems)).isLessThan(-120);
     assertThat(Audio.peakDbfs(first.resolve("Master.wav"))).isBetween(-3.0, -1.0);
+    button(page, "Mix").first().focus();
+    page.keyboard().press("q");
+    assertThat(player(page)).containsText("Mix.wav");
+    page.getByLabel("Where it plays").fill("20");
+    assertHeard(page, first.resolve("Mix.wav"));
+    button(page, "Put away").click();
 
     // Where is the kick? Mute it, print again, and see which stems are no longer the same bits.
     page.keyboard().press("3");

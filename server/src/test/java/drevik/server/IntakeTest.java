@@ -16,11 +16,15 @@ import drevik.server.store.DiskSpace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -32,6 +36,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** What becomes of what a client sends, by way of HTTP. */
@@ -88,6 +94,48 @@ class IntakeTest {
 
   private static String act(JsonNode file) {
     return file.path("place").path("act").asString();
+  }
+
+  private static String listening(JsonNode file) {
+    return "/api/audio/" + file.path("audio").path("sha256").asString() + "/listen";
+  }
+
+  @Test
+  void aFileIsHeardFromWhereverItIsAsked() throws Exception {
+    send("Noise.wav", noise(16, 1));
+    String path = listening(file(server.measured(delivery), "Noise.wav"));
+    byte[] whole = server.get(path).bytes();
+    assertThat(whole).hasSize(44 + 3 * 48_000);
+    HttpRequest part =
+        HttpRequest.newBuilder(server.uri(path)).header("Range", "bytes=70001-70100").build();
+    HttpResponse<byte[]> answer =
+        HttpClient.newHttpClient().send(part, HttpResponse.BodyHandlers.ofByteArray());
+    assertThat(answer.statusCode()).isEqualTo(206);
+    assertThat(answer.headers().firstValue("Content-Type")).contains("audio/wav");
+    assertThat(answer.body()).isEqualTo(Arrays.copyOfRange(whole, 70_001, 70_101));
+  }
+
+  @Test
+  void whatNoBrowserReadsIsHeardDecoded() throws Exception {
+    Path wave = Files.write(folder.resolve("source.wav"), noise(17, 1));
+    Path aiff = folder.resolve("Take.aiff");
+    new ProcessBuilder("ffmpeg", "-v", "error", "-i", wave.toString(), aiff.toString())
+        .inheritIO()
+        .start()
+        .waitFor();
+    send("Take.aiff", Files.readAllBytes(aiff));
+    Answer heard = server.get(listening(file(server.measured(delivery), "Take.aiff")));
+    assertThat(heard.status()).isEqualTo(200);
+    assertThat(heard.bytes()).hasSize(44 + 3 * 48_000).startsWith('R', 'I', 'F', 'F');
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"abc", "0000000000000000000000000000000000000000000000000000000000000000"})
+  void whatIsNotThereCannotBeHeard(String sha256) {
+    Answer answer = server.get("/api/audio/" + sha256 + "/listen");
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.detail()).contains("not in the audio store");
   }
 
   @Test
