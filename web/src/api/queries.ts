@@ -62,6 +62,20 @@ export async function understood(unit: Unit, text: string): Promise<number> {
   return answer.value;
 }
 
+/** The same for the setting of a processor. */
+export async function understoodSetting(
+  processor: string,
+  parameter: string,
+  text: string,
+): Promise<number> {
+  const answer = await answered(
+    api.GET("/api/processors/{processor}/parameters/{parameter}/typed", {
+      params: { path: { processor, parameter }, query: { text } },
+    }),
+  );
+  return answer.value;
+}
+
 export function useKnowledge() {
   return useQuery(knowledge);
 }

@@ -48,9 +48,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
   const close = () => setAsking(undefined);
   const [cursor, setCursor] = useState<string>();
   const track = useMemo(() => {
-    const files = run?.report?.files ?? [];
-    const file = files.find((one) => one.output === cursor) ?? files[0];
-    return run && file && printedTrack(run.id, file);
+    const report = run?.report;
+    const file = report?.files.find((one) => one.output === cursor) ?? report?.files[0];
+    return run && report && file && printedTrack(run.id, file, report.seconds);
   }, [run, cursor]);
   useEffect(() => follow(track), [track]);
   const acts = useMemo<Act[]>(

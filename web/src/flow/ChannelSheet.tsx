@@ -9,6 +9,7 @@ import { Toggle } from "../ui/Toggle";
 import { BackField, LfeField, PanField, PositionLine } from "./PositionFields";
 import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
+import { ChainPart } from "./ChainPart";
 
 interface Props {
   view: MixView;
@@ -125,7 +126,11 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
         )}
         {channel.mute && <Fact term="Muted">post-fader taps are silent</Fact>}
       </dl>
-      <Chain channel={channel} name={name} />
+      {channel.chain.length > 0 && (
+        <Part title="Chain">
+          <ChainPart channel={channel} name={name} onChange={change} onAct={act} />
+        </Part>
+      )}
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">
@@ -182,45 +187,6 @@ function Controls({ view, channel }: { view: MixView; channel: Channel }) {
             </span>
           </li>
         ))}
-      </ul>
-    </Part>
-  );
-}
-
-interface ChainProps {
-  channel: Channel;
-  name: (id: string | undefined) => string | undefined;
-}
-
-function Chain({ channel, name }: ChainProps) {
-  const processors = useKnowledge().data?.processors ?? [];
-  if (channel.chain.length === 0) {
-    return null;
-  }
-  return (
-    <Part title="Chain">
-      <ul>
-        {channel.chain.map((insert) => {
-          const type = processors.find((one) => one.id === insert.processor);
-          const set = Object.entries(insert.settings).map(([id, value]) => {
-            const parameter = type?.parameters.find((one) => one.id === id);
-            return `${parameter?.label ?? id} ${signed(value, value % 1 ? 1 : 0)} ${parameter?.unit ?? ""}`;
-          });
-          return (
-            <li key={insert.id} className="mb-1">
-              <span className={insert.on ? "" : "text-ink-3"}>
-                <span aria-hidden="true" className={insert.on ? "text-active" : ""}>
-                  {insert.on ? "● " : "○ "}
-                </span>
-                {type?.label ?? `${insert.processor} (stand-in)`}
-                {insert.on ? "" : ", off"}
-                {insert.postFader ? ", after the fader" : ""}
-                {insert.key && `, listens to ${name(insert.key.source) ?? insert.key.source}`}
-              </span>
-              <span className="narrow block pl-3.5 text-small text-ink-2">{set.join(" · ")}</span>
-            </li>
-          );
-        })}
       </ul>
     </Part>
   );

@@ -17,12 +17,13 @@ export function deliveredTrack(delivery: string, file: FileView | undefined): Tr
 }
 
 /** A printed file. */
-export function printedTrack(run: string, file: Printed): Track {
+export function printedTrack(run: string, file: Printed, seconds: number): Track {
   return {
     key: `${run} ${file.file}`,
     list: `print ${run}`,
     title: file.file,
     url: `/api/prints/${run}/files/${encodeURIComponent(file.file)}/listen`,
+    seconds,
     lufs: file.integratedLufs,
   };
 }

@@ -7,13 +7,14 @@ interface Props {
   label: string;
   value: number;
   show: (value: number) => string;
-  /** How a text that is typed here is understood. */
-  reads: Unit;
+  /** How a text that is typed here is understood: by its unit, or by whoever asks. */
+  reads: Unit | ((text: string) => Promise<number>);
   /** Said behind the field. */
   unit?: string;
   least: number;
   most: number;
-  step: number;
+  /** What an arrow adds; or where it leads, where steps are not even. */
+  step: number | ((from: number, steps: number) => number);
   /** Makes it so; what it is refused with is said at the field, and what was typed stays. */
   onChange: (value: number) => unknown;
 }
@@ -58,11 +59,12 @@ export function NumberField(props: Props) {
       void change(to);
     }
   };
-  const stepOf = (keys: { shiftKey: boolean; altKey: boolean }) =>
-    keys.shiftKey ? step * 10 : keys.altKey ? step / 10 : step;
-  const arrow = (by: number) => {
+  const stepsOf = (keys: { shiftKey: boolean; altKey: boolean }) =>
+    keys.shiftKey ? 10 : keys.altKey ? 0.1 : 1;
+  const arrow = (steps: number) => {
     const from = gesture.current?.to ?? held ?? value;
-    const to = Math.max(least, Math.min(most, Math.round((from + by) * 1000) / 1000));
+    const wanted = typeof step === "number" ? from + steps * step : step(from, steps);
+    const to = Math.max(least, Math.min(most, Math.round(wanted * 1000) / 1000));
     clearTimeout(gesture.current?.ends);
     gesture.current = { to, ends: setTimeout(() => latest.current(), PAUSE_MILLISECONDS) };
     setTyped(undefined);
@@ -83,7 +85,7 @@ export function NumberField(props: Props) {
       return;
     }
     try {
-      const to = await understood(reads, typed);
+      const to = await (typeof reads === "string" ? understood(reads, typed) : reads(typed));
       setTyped(undefined);
       setRefused(undefined);
       if (to !== value) {
@@ -94,10 +96,10 @@ export function NumberField(props: Props) {
     }
   };
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    const size = stepOf(event);
+    const steps = stepsOf(event);
     if (event.key === "ArrowUp" || event.key === "ArrowDown") {
       event.preventDefault();
-      arrow(event.key === "ArrowUp" ? size : -size);
+      arrow(event.key === "ArrowUp" ? steps : -steps);
     } else if (event.key === "Enter") {
       endGesture();
       void commit();
@@ -108,7 +110,7 @@ export function NumberField(props: Props) {
     }
   };
   const scrubbing = useScrubbing({
-    onStep: (steps, keys) => arrow(steps * stepOf(keys)),
+    onStep: (steps, keys) => arrow(steps * stepsOf(keys)),
     onEnd: () => latest.current(),
   });
   return (

@@ -37,6 +37,8 @@ class ArchitectureTest {
         .definedBy("drevik.ledger..")
         .layer("reassign")
         .definedBy("drevik.reassign..")
+        .layer("naming")
+        .definedBy("drevik.naming..")
         .layer("flow")
         .definedBy("drevik.flow..")
         .layer("measure")
@@ -80,7 +82,9 @@ class ArchitectureTest {
         .whereLayer("ledger")
         .mayOnlyBeAccessedByLayers("edit", "refit")
         .whereLayer("reassign")
-        .mayOnlyBeAccessedByLayers("check", "seat")
+        .mayOnlyBeAccessedByLayers("check", "seat", "naming")
+        .whereLayer("naming")
+        .mayOnlyBeAccessedByLayers("edit")
         .whereLayer("deliver")
         .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
@@ -91,6 +95,7 @@ class ArchitectureTest {
             "edit",
             "ledger",
             "reassign",
+            "naming",
             "flow",
             "deliver",
             "check",
@@ -104,7 +109,7 @@ class ArchitectureTest {
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")
         .whereLayer("dsp")
-        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render")
+        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render", "ledger")
         .check(CORE);
   }
 

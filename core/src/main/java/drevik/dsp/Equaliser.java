@@ -28,8 +28,14 @@ public final class Equaliser implements ProcessorType {
   @Override
   public List<Parameter> parameters() {
     List<Parameter> all = new ArrayList<>();
-    all.add(new Parameter("low-cut", "Low cut", "Hz", 0, 2_000, 0));
-    all.add(new Parameter("low-cut-slope", "Low cut slope", "dB/oct", 12, 24, 12));
+    all.add(Parameter.cut("low-cut", "Low cut", 2_000));
+    all.add(
+        Parameter.choice(
+            "low-cut-slope",
+            "Low cut slope",
+            "dB/oct",
+            12,
+            List.of(new Parameter.Choice(12, "12 dB/oct"), new Parameter.Choice(24, "24 dB/oct"))));
     all.add(new Parameter("low-shelf-frequency", "Low shelf", "Hz", 20, 2_000, 100));
     all.add(new Parameter("low-shelf-gain", "Low shelf gain", "dB", -24, 24, 0));
     for (int band = 1; band <= 3; band++) {
@@ -42,7 +48,7 @@ public final class Equaliser implements ProcessorType {
     }
     all.add(new Parameter("high-shelf-frequency", "High shelf", "Hz", 500, 20_000, 8_000));
     all.add(new Parameter("high-shelf-gain", "High shelf gain", "dB", -24, 24, 0));
-    all.add(new Parameter("high-cut", "High cut", "Hz", 0, 22_000, 0));
+    all.add(Parameter.cut("high-cut", "High cut", 22_000));
     return all;
   }
 

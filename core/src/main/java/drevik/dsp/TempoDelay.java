@@ -8,6 +8,20 @@ import org.jspecify.annotations.Nullable;
  * cut (Butterworth, 12 dB per octave) so that each repeat is thinner than the one before.
  */
 public final class TempoDelay implements ProcessorType {
+  /** A beat is a quarter note; a dotted one is half as long again, three triplets are as two. */
+  private static final List<Parameter.Choice> NOTES =
+      List.of(
+          new Parameter.Choice(0.25, "1/16"),
+          new Parameter.Choice(1 / 3.0, "1/8 triplet"),
+          new Parameter.Choice(0.375, "1/16 dotted"),
+          new Parameter.Choice(0.5, "1/8"),
+          new Parameter.Choice(2 / 3.0, "1/4 triplet"),
+          new Parameter.Choice(0.75, "1/8 dotted"),
+          new Parameter.Choice(1, "1/4"),
+          new Parameter.Choice(1.5, "1/4 dotted"),
+          new Parameter.Choice(2, "1/2"),
+          new Parameter.Choice(4, "1/1"));
+
   @Override
   public String id() {
     return "tempo-delay";
@@ -21,7 +35,7 @@ public final class TempoDelay implements ProcessorType {
   @Override
   public List<Parameter> parameters() {
     return List.of(
-        new Parameter("beats", "Length", "beats", 1 / 64.0, 16, 0.5),
+        new Parameter("beats", "Length", "beats", 1 / 64.0, 16, 0.5).naming(NOTES),
         new Parameter("feedback", "Feedback", "%", 0, 95, 30),
         new Parameter("low-cut", "Low cut", "Hz", 20, 2_000, 150),
         new Parameter("high-cut", "High cut", "Hz", 500, 20_000, 6_000),

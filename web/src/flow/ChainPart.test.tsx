@@ -1,0 +1,130 @@
+// @vitest-environment jsdom
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Insert } from "../api/client";
+import { answers, asked, channel, refusal, show, withServer } from "../testing/render";
+import { ChainPart } from "./ChainPart";
+
+withServer();
+
+const plain = { least: 0, smallest: 0, scale: "LINEAR", choices: [], onlyChoices: false };
+const equaliser = {
+  id: "equaliser",
+  label: "Equaliser",
+  parameters: [
+    {
+      ...plain,
+      id: "low-cut",
+      label: "Low cut",
+      unit: "Hz",
+      smallest: 20,
+      most: 2000,
+      standard: 0,
+      scale: "LOGARITHMIC",
+    },
+    {
+      ...plain,
+      id: "slope",
+      label: "Slope",
+      unit: "dB/oct",
+      least: 12,
+      smallest: 12,
+      most: 24,
+      standard: 12,
+      onlyChoices: true,
+      choices: [
+        { value: 12, label: "12 dB/oct" },
+        { value: 24, label: "24 dB/oct" },
+      ],
+    },
+    {
+      ...plain,
+      id: "gain",
+      label: "Gain",
+      unit: "dB",
+      least: -24,
+      smallest: -24,
+      most: 24,
+      standard: 0,
+    },
+  ],
+};
+const insert: Insert = {
+  id: "eq",
+  processor: "equaliser",
+  on: true,
+  postFader: false,
+  settings: { gain: -3 },
+};
+
+function opened() {
+  const props = { onChange: vi.fn(() => Promise.resolve()), onAct: vi.fn() };
+  show(<ChainPart channel={channel("kick", { chain: [insert] })} name={() => "?"} {...props} />);
+  return props;
+}
+
+const settings = (set: Record<string, number>) => ({
+  chain: { changed: { eq: { settings: set } } },
+});
+
+beforeEach(() => {
+  answers.set("GET /api/knowledge", {
+    categories: [],
+    families: [],
+    processors: [equaliser],
+    layouts: [],
+  });
+});
+
+describe("a chain in the sheet", () => {
+  it("says what is not as it usually is, and opens to everything that can be set", async () => {
+    opened();
+    await userEvent.click(
+      await screen.findByRole("button", { name: /Equaliser/, expanded: false }),
+    );
+    expect(screen.getByLabelText("Equaliser: Low cut in Hz")).toHaveProperty("value", "off");
+    expect(screen.getByLabelText("Equaliser: Gain in dB")).toHaveProperty("value", "−3");
+    await userEvent.keyboard("{Enter}");
+    expect(screen.getByText("Gain −3 dB")).toBeTruthy();
+  });
+
+  it("is set by arrows, one change a gesture, from off over the smallest value by semitones", async () => {
+    const { onChange } = opened();
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    screen.getByLabelText("Equaliser: Low cut in Hz").focus();
+    await userEvent.keyboard("{ArrowUp}{ArrowUp}");
+    await waitFor(() => expect(onChange).toHaveBeenCalledWith(settings({ "low-cut": 21.189 })));
+    expect(onChange).toHaveBeenCalledTimes(1);
+  });
+
+  it("is typed, as the server understands it, and says there what it does not", async () => {
+    const { onChange } = opened();
+    const typed = "GET /api/processors/equaliser/parameters/low-cut/typed";
+    answers.set(typed, { value: 1200 });
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    const cut = screen.getByLabelText("Equaliser: Low cut in Hz");
+    await userEvent.clear(cut);
+    await userEvent.type(cut, "1.2k{Enter}");
+    await waitFor(() => expect(onChange).toHaveBeenCalledWith(settings({ "low-cut": 1200 })));
+    answers.set(typed, refusal("Low cut is 20 to 2000 Hz, or off; 5 is not."));
+    await userEvent.clear(cut);
+    await userEvent.type(cut, "5{Enter}");
+    expect(await screen.findByText(/Low cut is 20 to 2000 Hz/)).toBeTruthy();
+    expect(cut).toHaveProperty("value", "5");
+    expect(asked.some((one) => one.path.endsWith("/typed"))).toBe(true);
+  });
+
+  it("has choices and switches", async () => {
+    const { onChange, onAct } = opened();
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    await userEvent.selectOptions(screen.getByLabelText("Equaliser: Slope"), "24 dB/oct");
+    expect(onChange).toHaveBeenCalledWith(settings({ slope: 24 }));
+    await userEvent.click(screen.getByLabelText("on"));
+    await userEvent.click(screen.getByLabelText("after the fader"));
+    expect(onAct.mock.calls).toEqual([
+      [{ chain: { changed: { eq: { on: false } } } }],
+      [{ chain: { changed: { eq: { postFader: true } } } }],
+    ]);
+  });
+});
