@@ -17,6 +17,7 @@ export type Output = Schemas["Output"];
 export type Edit = Schemas["Edit"];
 export type CreateChannels = Extract<Edit, { edit: "create-channels" }>;
 export type RenameChannels = Extract<Edit, { edit: "rename-channels" }>;
+export type ChainPictures = Schemas["ChainPictures"];
 export type NamedChannel = Schemas["NamedChannel"];
 export type ChannelChanges = Schemas["ChannelChanges"];
 export type SendChanges = Schemas["SendChanges"];

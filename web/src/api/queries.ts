@@ -297,6 +297,21 @@ export function usePreview(id: string, revision: number, edit: Edit | undefined)
   });
 }
 
+/** What the processors of a channel do; asked for when somebody looks. */
+export function usePictures(id: string, revision: number, channel: string, wanted: boolean) {
+  return useQuery({
+    queryKey: ["pictures", id, channel, revision],
+    queryFn: () =>
+      answered(
+        api.GET("/api/mixes/{id}/channels/{channel}/pictures", {
+          params: { path: { id, channel } },
+        }),
+      ),
+    enabled: wanted,
+    placeholderData: keepPreviousData,
+  });
+}
+
 /** What becomes of names when channels are made of them. */
 export function useNamed(id: string, revision: number, edit: CreateChannels | undefined) {
   return useQuery({

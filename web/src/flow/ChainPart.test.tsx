@@ -3,7 +3,7 @@ import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Insert } from "../api/client";
-import { answers, asked, channel, refusal, show, withServer } from "../testing/render";
+import { answers, asked, channel, refusal, show, view, withServer } from "../testing/render";
 import { ChainPart } from "./ChainPart";
 
 withServer();
@@ -60,7 +60,14 @@ const insert: Insert = {
 
 function opened() {
   const props = { onChange: vi.fn(() => Promise.resolve()), onAct: vi.fn() };
-  show(<ChainPart channel={channel("kick", { chain: [insert] })} name={() => "?"} {...props} />);
+  show(
+    <ChainPart
+      view={view()}
+      channel={channel("kick", { chain: [insert] })}
+      name={() => "?"}
+      {...props}
+    />,
+  );
   return props;
 }
 
@@ -69,6 +76,7 @@ const settings = (set: Record<string, number>) => ({
 });
 
 beforeEach(() => {
+  answers.set("GET /api/mixes/m1/channels/kick/pictures", { each: {} });
   answers.set("GET /api/knowledge", {
     categories: [],
     families: [],
@@ -87,6 +95,38 @@ describe("a chain in the sheet", () => {
     expect(screen.getByLabelText("Equaliser: Gain in dB")).toHaveProperty("value", "−3");
     await userEvent.keyboard("{Enter}");
     expect(screen.getByText("Gain −3 dB")).toBeTruthy();
+  });
+
+  it("is drawn as the core says, each and all filters together", async () => {
+    const axis = { label: "", unit: "dB", from: -24, to: 24, scale: "LINEAR" };
+    const picture = {
+      x: { ...axis, unit: "Hz", from: 20, to: 20_000, scale: "LOGARITHMIC" },
+      y: axis,
+      lines: [
+        {
+          label: "",
+          points: [
+            { x: 20, y: 0 },
+            { x: 20_000, y: -24 },
+          ],
+        },
+      ],
+      stems: false,
+    };
+    answers.set("GET /api/mixes/m1/channels/kick/pictures", {
+      each: { eq: picture },
+      together: picture,
+    });
+    opened();
+    expect(asked.some((one) => one.path.endsWith("/pictures"))).toBe(false);
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    const drawn = await screen.findByRole("img", { name: "What Equaliser does" });
+    // From the middle of the height, where 0 dB is, to the bottom right.
+    expect(drawn.querySelector("g > path[stroke='var(--active)']")?.getAttribute("d")).toBe(
+      "M26,63.5L234,112",
+    );
+    expect(drawn.textContent).toContain("1k");
+    expect(screen.getByRole("img", { name: "Response of all filters together" })).toBeTruthy();
   });
 
   it("is set by arrows, one change a gesture, from off over the smallest value by semitones", async () => {

@@ -1,14 +1,26 @@
-import { useState } from "react";
-import type { Channel, ChannelChanges, Insert, Knowledge } from "../api/client";
-import { understoodSetting, useKnowledge } from "../api/queries";
+import { lazy, Suspense, useState } from "react";
+import type {
+  ChainPictures,
+  Channel,
+  ChannelChanges,
+  Insert,
+  Knowledge,
+  MixView,
+} from "../api/client";
+import { understoodSetting, useKnowledge, usePictures } from "../api/queries";
 import { Select } from "../ui/FormDialog";
 import { NumberField } from "../ui/NumberField";
+import { toggled } from "../ui/toggled";
 import { Toggle } from "../ui/Toggle";
 
 type ProcessorLine = Knowledge["processors"][number];
 type Parameter = ProcessorLine["parameters"][number];
 
+/** Scales and shapes are read when the first chain is opened. */
+const Curve = lazy(() => import("./Curve"));
+
 interface Props {
+  view: MixView;
   channel: Channel;
   name: (id: string | undefined) => string | undefined;
   /** Makes it so; what it is refused with is said at the field. */
@@ -18,14 +30,25 @@ interface Props {
 }
 
 /** The chain of a channel: one processor after another, each opened to what can be set on it. */
-export function ChainPart({ channel, name, onChange, onAct }: Props) {
+export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
   const processors = useKnowledge().data?.processors ?? [];
+  const [open, setOpen] = useState<string[]>([]);
+  const pictures = usePictures(view.id, view.revision, channel.id, open.length > 0).data;
   return (
     <ul>
+      {open.length > 0 && pictures?.together && (
+        <li className="mb-1 text-small text-ink-2">
+          All filters together
+          <Drawn label="Response of all filters together" picture={pictures.together} />
+        </li>
+      )}
       {channel.chain.map((insert) => (
         <li key={insert.id} className="mb-1">
           <Processor
             insert={insert}
+            open={open.includes(insert.id)}
+            onOpen={() => setOpen(toggled(open, insert.id))}
+            picture={pictures?.each[insert.id]}
             type={processors.find((one) => one.id === insert.processor)}
             listensTo={insert.key && (name(insert.key.source) ?? insert.key.source)}
             onSet={(settings) => onChange({ chain: { changed: { [insert.id]: { settings } } } })}
@@ -39,6 +62,9 @@ export function ChainPart({ channel, name, onChange, onAct }: Props) {
 
 interface ProcessorProps {
   insert: Insert;
+  open: boolean;
+  onOpen: () => void;
+  picture?: ChainPictures["each"][string];
   /** Nothing for a stand-in. */
   type?: ProcessorLine;
   listensTo?: string;
@@ -46,8 +72,8 @@ interface ProcessorProps {
   onAct: (changed: { on?: boolean; postFader?: boolean }) => void;
 }
 
-function Processor({ insert, type, listensTo, onSet, onAct }: ProcessorProps) {
-  const [open, setOpen] = useState(false);
+function Processor(props: ProcessorProps) {
+  const { insert, open, onOpen, picture, type, listensTo, onSet, onAct } = props;
   const label = type?.label ?? `${insert.processor} (stand-in)`;
   const set = (type?.parameters ?? [])
     .filter((one) => (insert.settings[one.id] ?? one.standard) !== one.standard)
@@ -57,7 +83,7 @@ function Processor({ insert, type, listensTo, onSet, onAct }: ProcessorProps) {
       <button
         aria-expanded={open}
         className={`min-h-6 text-left ${insert.on ? "" : "text-ink-2"}`}
-        onClick={() => setOpen(!open)}
+        onClick={onOpen}
       >
         <span aria-hidden="true" className="text-active">
           {open ? "▾ " : "▸ "}
@@ -77,6 +103,7 @@ function Processor({ insert, type, listensTo, onSet, onAct }: ProcessorProps) {
               onChange={(postFader) => onAct({ postFader })}
             />
           </p>
+          {picture && <Drawn label={`What ${label} does`} picture={picture} />}
           <dl className="grid grid-cols-[minmax(0,110px)_minmax(0,1fr)] items-baseline">
             {(type?.parameters ?? []).map((one) => (
               <div key={one.id} className="contents">
@@ -98,6 +125,14 @@ function Processor({ insert, type, listensTo, onSet, onAct }: ProcessorProps) {
         <span className="narrow block pl-3.5 text-small text-ink-2">{set.join(" · ")}</span>
       )}
     </>
+  );
+}
+
+function Drawn(props: { label: string; picture: ChainPictures["each"][string] }) {
+  return (
+    <Suspense>
+      <Curve {...props} />
+    </Suspense>
   );
 }
 
@@ -148,8 +183,16 @@ function shownSetting(parameter: Parameter, value = parameter.standard): string 
   return String(Number(value.toFixed(digits))).replace("-", "−");
 }
 
-/** Ratios of a semitone, or hundredths of the range where that is even. */
+/** The next value that has a name; ratios of a semitone, or hundredths of the range where that is even. */
 function stepped(parameter: Parameter, from: number, steps: number): number {
+  const named = parameter.choices.map((one) => one.value).sort((a, b) => a - b);
+  if (Math.abs(steps) === 1 && named.length > 0) {
+    const next =
+      steps > 0
+        ? named.find((value) => value > from + 1e-6)
+        : named.findLast((value) => value < from - 1e-6);
+    return next ?? from;
+  }
   if (parameter.scale === "LOGARITHMIC") {
     if (from < parameter.smallest) {
       return steps > 0 ? parameter.smallest : parameter.least;

@@ -128,7 +128,7 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
       </dl>
       {channel.chain.length > 0 && (
         <Part title="Chain">
-          <ChainPart channel={channel} name={name} onChange={change} onAct={act} />
+          <ChainPart view={view} channel={channel} name={name} onChange={change} onAct={act} />
         </Part>
       )}
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />

@@ -53,6 +53,15 @@ public final class Compressor implements ProcessorType {
   }
 
   @Override
+  public Picture picture(Settings settings, Surroundings surroundings) {
+    return Picture.transfer(
+        in ->
+            settings.get("make-up")
+                + curve(
+                    in, settings.get("threshold"), settings.get("ratio"), settings.get("knee")));
+  }
+
+  @Override
   public Processor create(Settings settings, Surroundings surroundings) {
     return new Running(settings, surroundings);
   }

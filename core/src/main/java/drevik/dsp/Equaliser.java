@@ -84,6 +84,18 @@ public final class Equaliser implements ProcessorType {
     return sections;
   }
 
+  /** Of sections in series. */
+  static double gainDb(List<Biquad> sections, double frequency, int sampleRate) {
+    return sections.stream().mapToDouble(one -> one.responseDb(frequency, sampleRate)).sum();
+  }
+
+  @Override
+  public Picture picture(Settings settings, Surroundings surroundings) {
+    int rate = surroundings.sampleRate();
+    List<Biquad> sections = sections(settings, rate);
+    return Picture.response(frequency -> gainDb(sections, frequency, rate), rate);
+  }
+
   @Override
   public Processor create(Settings settings, Surroundings surroundings) {
     List<Biquad> sections = sections(settings, surroundings.sampleRate());

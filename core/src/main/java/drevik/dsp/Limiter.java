@@ -40,6 +40,11 @@ public final class Limiter implements ProcessorType {
   }
 
   @Override
+  public Picture picture(Settings settings, Surroundings surroundings) {
+    return Picture.transfer(in -> Math.min(in + settings.get("drive"), settings.get("ceiling")));
+  }
+
+  @Override
   public Processor create(Settings settings, Surroundings surroundings) {
     return new Running(settings, surroundings);
   }

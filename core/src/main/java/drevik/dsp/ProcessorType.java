@@ -22,6 +22,9 @@ public interface ProcessorType {
 
   Processor create(Settings settings, Surroundings surroundings);
 
+  /** What it does, to be drawn. */
+  Picture picture(Settings settings, Surroundings surroundings);
+
   /** What a tail falls by before it counts as over: what a 16-bit file can show, dB. */
   double TAIL_DB = 96;
 

@@ -87,6 +87,25 @@ public final class Reverberation implements ProcessorType {
     }
   }
 
+  /** The decay of lows and of highs: by 60 dB in the time that is set. */
+  @Override
+  public Picture picture(Settings settings, Surroundings surroundings) {
+    double from = settings.get("pre-delay") / 1000;
+    double lows = settings.get("decay");
+    double highs = lows * settings.get("decay-high") / 100;
+    double level = 20 * Math.log10(Math.max(1e-3, settings.get("wet") / 100));
+    return Picture.overTime(
+        from + lows,
+        List.of(decay("lows", from, lows, level), decay("highs", from, highs, level)),
+        false);
+  }
+
+  private static Picture.Trace decay(String label, double from, double seconds, double level) {
+    return new Picture.Trace(
+        label,
+        List.of(new Picture.Point(from, level), new Picture.Point(from + seconds, level - 60)));
+  }
+
   @Override
   public Processor create(Settings settings, Surroundings surroundings) {
     return new Running(settings, surroundings);

@@ -1,5 +1,6 @@
 package drevik.dsp;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -8,6 +9,9 @@ import org.jspecify.annotations.Nullable;
  * cut (Butterworth, 12 dB per octave) so that each repeat is thinner than the one before.
  */
 public final class TempoDelay implements ProcessorType {
+  private static final int MOST_DRAWN = 64;
+  private static final double SOFTEST_DRAWN = 1e-3;
+
   /** A beat is a quarter note; a dotted one is half as long again, three triplets are as two. */
   private static final List<Parameter.Choice> NOTES =
       List.of(
@@ -45,6 +49,24 @@ public final class TempoDelay implements ProcessorType {
   /** Frames between two repeats. */
   public static int frames(double beats, double tempo, int sampleRate) {
     return (int) Math.max(1, Math.round(beats * 60 / tempo * sampleRate));
+  }
+
+  /**
+   * Each repeat where it comes, as loud as the feedback leaves it; what the cuts take is left out.
+   */
+  @Override
+  public Picture picture(Settings settings, Surroundings surroundings) {
+    double feedback = settings.get("feedback") / 100;
+    int between = frames(settings.get("beats"), surroundings.tempo(), surroundings.sampleRate());
+    double seconds = (double) between / surroundings.sampleRate();
+    List<Picture.Point> echoes = new ArrayList<>();
+    double level = settings.get("wet") / 100;
+    while (echoes.size() < MOST_DRAWN && level > SOFTEST_DRAWN) {
+      echoes.add(new Picture.Point((echoes.size() + 1) * seconds, 20 * Math.log10(level)));
+      level *= feedback;
+    }
+    double last = (echoes.size() + 1) * seconds;
+    return Picture.overTime(last, List.of(new Picture.Trace("", echoes)), true);
   }
 
   @Override

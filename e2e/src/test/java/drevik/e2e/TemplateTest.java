@@ -10,6 +10,9 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import drevik.dsp.Parameter;
+import drevik.dsp.ProcessorType;
+import drevik.dsp.Processors;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -305,6 +308,43 @@ class TemplateTest {
             + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
             + " { clipboardData: data, bubbles: true, cancelable: true })); }",
         text);
+  }
+
+  @Test
+  void everySettingOfEveryProcessorIsChangedByKeyboard() {
+    newTemplate();
+    add("Loud", "bus", "stereo", "unknown", "");
+    pick("Loud");
+    ask("i", "Chain of");
+    for (ProcessorType type : Processors.all()) {
+      tabTo(button(page, "Add " + type.label().toLowerCase(java.util.Locale.ROOT)));
+      keys.press("Enter");
+    }
+    submit("set the chain");
+    for (ProcessorType type : Processors.all()) {
+      Locator processor =
+          page.getByRole(AriaRole.COMPLEMENTARY)
+              .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(type.label()));
+      processor.focus();
+      keys.press("Enter");
+      page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("What " + type.label()))
+          .waitFor();
+      for (Parameter parameter : type.parameters()) {
+        Locator field = page.getByLabel(type.label() + ": " + parameter.label()).first();
+        // What “Bell 1” begins is “Bell 1 gain” too: the first is the shortest.
+        String before = field.inputValue();
+        tabTo(field);
+        boolean atMost = parameter.standard() == parameter.most();
+        keys.press(parameter.onlyChoices() || atMost ? "ArrowDown" : "ArrowUp");
+        assertThat(field).not().hasValue(before);
+      }
+      processor.focus();
+      keys.press("Enter");
+    }
+    keys.press("Escape");
+    long set = Processors.all().stream().mapToLong(type -> type.parameters().size()).sum();
+    assertThat(page.getByText("revision " + (set + 3))).isVisible();
+    assertThat(browser.errors).isEmpty();
   }
 
   @Test

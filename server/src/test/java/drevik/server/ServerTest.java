@@ -219,6 +219,30 @@ class ServerTest {
   }
 
   @Test
+  void settingsAreUnderstoodAndDrawnByTheServer() {
+    String cut = "/api/processors/equaliser/parameters/low-cut/typed?text=";
+    assertThat(server.get(cut + "1.2k").body().path("value").asDouble()).isEqualTo(1200);
+    assertThat(server.get(cut + "5").detail()).contains("20 to 2000 Hz, or off");
+    assertThat(server.get("/api/processors/none/parameters/x/typed?text=1").status())
+        .isEqualTo(404);
+    String mix = session();
+    Map<String, Object> delay =
+        Map.of("id", "d", "processor", "tempo-delay", "on", true, "settings", Map.of("beats", 1));
+    Map<String, Object> chain = Map.of("chain", Map.of("added", List.of(Map.of("item", delay))));
+    Map<String, Object> set =
+        Map.of("edit", "set-channels", "channels", List.of("hat"), "set", chain);
+    assertThat(server.edit(mix, 1, set).status()).isEqualTo(200);
+    JsonNode drawn =
+        server.get("/api/mixes/" + mix + "/channels/hat/pictures").body().path("each").path("d");
+    assertThat(drawn.path("stems").asBoolean()).isTrue();
+    // A beat at the 96 bpm of the session.
+    assertThat(drawn.path("lines").path(0).path("points").path(0).path("x").asDouble())
+        .isEqualTo(0.625);
+    assertThat(server.get("/api/mixes/" + mix + "/channels/nobody/pictures").status())
+        .isEqualTo(404);
+  }
+
+  @Test
   void whatBecomesOfNamesIsToldBeforeChannelsAreMadeOrRenamed() {
     String path = "/api/mixes/" + session();
     JsonNode before = server.get(path).body();

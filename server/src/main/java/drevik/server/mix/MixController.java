@@ -3,6 +3,7 @@ package drevik.server.mix;
 import drevik.check.CheckChange;
 import drevik.check.Proof;
 import drevik.codec.Documents;
+import drevik.dsp.ChainPictures;
 import drevik.edit.CreateChannels;
 import drevik.edit.Edit;
 import drevik.edit.RenameChannels;
@@ -229,6 +230,11 @@ class MixController {
   @GetMapping("/{id}/ledger")
   LedgerView ledger(@PathVariable String id) {
     return mixes.ledger(id);
+  }
+
+  @GetMapping("/{id}/channels/{channel}/pictures")
+  ChainPictures pictures(@PathVariable String id, @PathVariable String channel) {
+    return mixes.pictures(id, channel);
   }
 
   @GetMapping("/{id}/paths")

@@ -3,7 +3,12 @@ package drevik.server.mix;
 import drevik.check.CheckChange;
 import drevik.check.LineCheck;
 import drevik.check.Proof;
+import drevik.dsp.ChainPictures;
+import drevik.dsp.ProcessorType;
+import drevik.dsp.Processors;
+import drevik.dsp.Settings;
 import drevik.edit.Edit;
+import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.route.Coverage;
@@ -84,6 +89,29 @@ public class Mixes {
   public LedgerView ledger(String id) {
     KnownRevision head = head(id);
     return LedgerView.of(head.number(), head.document());
+  }
+
+  /** What the processors of a channel do. */
+  public ChainPictures pictures(String id, String channelId) {
+    Mix mix = document(id);
+    Channel channel =
+        mix.channel(channelId)
+            .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));
+    List<ChainPictures.Standing> chain =
+        channel.chain().stream()
+            .flatMap(
+                insert ->
+                    Processors.byId(insert.processor()).stream()
+                        .map(
+                            type ->
+                                new ChainPictures.Standing(
+                                    insert.id(),
+                                    type,
+                                    insert.on(),
+                                    new Settings(type.parameters(), insert.settings()))))
+            .toList();
+    return ChainPictures.of(
+        chain, new ProcessorType.Surroundings(mix.sampleRate(), channel.layout(), mix.tempo()));
   }
 
   /** Paths from a channel to an output, as channel ids. */
