@@ -331,7 +331,7 @@ class TemplateTest {
           .waitFor();
       for (Parameter parameter : type.parameters()) {
         Locator field = page.getByLabel(type.label() + ": " + parameter.label()).first();
-        // What “Bell 1” begins is “Bell 1 gain” too: the first is the shortest.
+        // “Bell 1” is the start of “Bell 1 gain”, too; it stands before that.
         String before = field.inputValue();
         tabTo(field);
         boolean atMost = parameter.standard() == parameter.most();
@@ -343,7 +343,7 @@ class TemplateTest {
     }
     keys.press("Escape");
     long set = Processors.all().stream().mapToLong(type -> type.parameters().size()).sum();
-    assertThat(page.getByText("revision " + (set + 3))).isVisible();
+    assertThat(page.getByText("revision " + (set + 3)).first()).isVisible();
     assertThat(browser.errors).isEmpty();
   }
 
