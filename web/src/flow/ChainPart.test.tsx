@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Insert } from "../api/client";
@@ -58,15 +58,10 @@ const insert: Insert = {
   settings: { gain: -3 },
 };
 
-function opened() {
+function opened(chain = [insert]) {
   const props = { onChange: vi.fn(() => Promise.resolve()), onAct: vi.fn() };
   show(
-    <ChainPart
-      view={view()}
-      channel={channel("kick", { chain: [insert] })}
-      name={() => "?"}
-      {...props}
-    />,
+    <ChainPart view={view()} channel={channel("kick", { chain })} name={() => "?"} {...props} />,
   );
   return props;
 }
@@ -112,12 +107,13 @@ describe("a chain in the sheet", () => {
         },
       ],
       stems: false,
+      handles: [{ label: "bell", xParameter: "low-cut", yParameter: "gain", x: 200, y: 0 }],
     };
     answers.set("GET /api/mixes/m1/channels/kick/pictures", {
       each: { eq: picture },
       together: picture,
     });
-    opened();
+    const { onChange } = opened();
     expect(asked.some((one) => one.path.endsWith("/pictures"))).toBe(false);
     await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
     const drawn = await screen.findByRole("img", { name: "What Equaliser does" });
@@ -127,6 +123,17 @@ describe("a chain in the sheet", () => {
     );
     expect(drawn.textContent).toContain("1k");
     expect(screen.getByRole("img", { name: "Response of all filters together" })).toBeTruthy();
+    const bell = drawn.querySelector("[data-handle=bell]");
+    if (!bell) {
+      throw new Error("There is nothing to take hold of.");
+    }
+    Element.prototype.setPointerCapture = () => undefined;
+    fireEvent.pointerDown(bell);
+    // In the middle of the width, where 632 Hz is, and as high as +24 dB.
+    fireEvent.pointerMove(bell, { clientX: 130, clientY: 15 });
+    expect(onChange).not.toHaveBeenCalled();
+    fireEvent.pointerUp(bell, { clientX: 130, clientY: 15 });
+    expect(onChange.mock.calls).toEqual([[settings({ "low-cut": 632, gain: 24 })]]);
   });
 
   it("is set by arrows, one change a gesture, from off over the smallest value by semitones", async () => {
@@ -153,6 +160,23 @@ describe("a chain in the sheet", () => {
     expect(await screen.findByText(/Low cut is 20 to 2000 Hz/)).toBeTruthy();
     expect(cut).toHaveProperty("value", "5");
     expect(asked.some((one) => one.path.endsWith("/typed"))).toBe(true);
+  });
+
+  it("is put in another order by keys and by dragging", async () => {
+    const three = ["a", "b", "c"].map((id) => ({ ...insert, id }));
+    const { onAct } = opened(three);
+    const [first] = await screen.findAllByRole("button", { name: /Equaliser/ });
+    first?.focus();
+    await userEvent.keyboard("{Alt>}{ArrowUp}{ArrowDown}{/Alt}");
+    const [top, , bottom] = screen.getAllByRole("listitem");
+    if (top && bottom) {
+      fireEvent.dragStart(bottom);
+      fireEvent.drop(top);
+    }
+    expect(onAct.mock.calls).toEqual([
+      [{ chain: { order: ["b", "a", "c"] } }],
+      [{ chain: { order: ["c", "a", "b"] } }],
+    ]);
   });
 
   it("has choices and switches", async () => {

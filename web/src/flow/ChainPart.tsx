@@ -1,14 +1,17 @@
 import { lazy, Suspense, useState } from "react";
-import type {
-  ChainPictures,
-  Channel,
-  ChannelChanges,
-  Insert,
-  Knowledge,
-  MixView,
+import {
+  messageOf,
+  type ChainPictures,
+  type Channel,
+  type ChannelChanges,
+  type Insert,
+  type Knowledge,
+  type MixView,
 } from "../api/client";
 import { understoodSetting, useKnowledge, usePictures } from "../api/queries";
 import { Select } from "../ui/FormDialog";
+import { notify } from "../shell/notices";
+import { hint } from "../ui/hint";
 import { NumberField } from "../ui/NumberField";
 import { toggled } from "../ui/toggled";
 import { Toggle } from "../ui/Toggle";
@@ -33,6 +36,15 @@ interface Props {
 export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
   const processors = useKnowledge().data?.processors ?? [];
   const [open, setOpen] = useState<string[]>([]);
+  const [dragged, setDragged] = useState<string>();
+  const order = channel.chain.map((one) => one.id);
+  /** Puts one before another place of the chain, counted without it. */
+  const moveTo = (id: string, place: number) => {
+    const others = order.filter((one) => one !== id);
+    if (place >= 0 && place <= others.length && place !== order.indexOf(id)) {
+      onAct({ chain: { order: others.toSpliced(place, 0, id) } });
+    }
+  };
   const pictures = usePictures(view.id, view.revision, channel.id, open.length > 0).data;
   return (
     <ul>
@@ -42,11 +54,25 @@ export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
           <Drawn label="Response of all filters together" picture={pictures.together} />
         </li>
       )}
-      {channel.chain.map((insert) => (
-        <li key={insert.id} className="mb-1">
+      {channel.chain.map((insert, place) => (
+        <li
+          key={insert.id}
+          className="mb-1"
+          draggable={channel.chain.length > 1 && !open.includes(insert.id)}
+          onDragStart={() => setDragged(insert.id)}
+          onDragEnd={() => setDragged(undefined)}
+          onDragOver={(event) => dragged && event.preventDefault()}
+          onDrop={(event) => {
+            event.preventDefault();
+            if (dragged) {
+              moveTo(dragged, place);
+            }
+          }}
+        >
           <Processor
             insert={insert}
             open={open.includes(insert.id)}
+            onMove={(by) => moveTo(insert.id, place + by)}
             onOpen={() => setOpen(toggled(open, insert.id))}
             picture={pictures?.each[insert.id]}
             type={processors.find((one) => one.id === insert.processor)}
@@ -64,6 +90,7 @@ interface ProcessorProps {
   insert: Insert;
   open: boolean;
   onOpen: () => void;
+  onMove: (by: number) => void;
   picture?: ChainPictures["each"][string];
   /** Nothing for a stand-in. */
   type?: ProcessorLine;
@@ -73,7 +100,10 @@ interface ProcessorProps {
 }
 
 function Processor(props: ProcessorProps) {
-  const { insert, open, onOpen, picture, type, listensTo, onSet, onAct } = props;
+  const { insert, open, onOpen, onMove, picture, type, listensTo, onSet, onAct } = props;
+  /** Where no field says what it was refused with. */
+  const setOrTell = (settings: Record<string, number>) =>
+    onSet(settings).catch((error: unknown) => notify(messageOf(error), "wrong"));
   const label = type?.label ?? `${insert.processor} (stand-in)`;
   const set = (type?.parameters ?? [])
     .filter((one) => (insert.settings[one.id] ?? one.standard) !== one.standard)
@@ -83,7 +113,15 @@ function Processor(props: ProcessorProps) {
       <button
         aria-expanded={open}
         className={`min-h-6 text-left ${insert.on ? "" : "text-ink-2"}`}
+        {...hint("What can be set on it; Alt ↑ and Alt ↓ or dragging move it in the chain")}
         onClick={onOpen}
+        onKeyDown={(event) => {
+          if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+            event.preventDefault();
+            event.stopPropagation();
+            onMove(event.key === "ArrowUp" ? -1 : 1);
+          }
+        }}
       >
         <span aria-hidden="true" className="text-active">
           {open ? "▾ " : "▸ "}
@@ -103,7 +141,14 @@ function Processor(props: ProcessorProps) {
               onChange={(postFader) => onAct({ postFader })}
             />
           </p>
-          {picture && <Drawn label={`What ${label} does`} picture={picture} />}
+          {picture && (
+            <Drawn
+              label={`What ${label} does`}
+              picture={picture}
+              parameters={type?.parameters}
+              onSet={setOrTell}
+            />
+          )}
           <dl className="grid grid-cols-[minmax(0,110px)_minmax(0,1fr)] items-baseline">
             {(type?.parameters ?? []).map((one) => (
               <div key={one.id} className="contents">
@@ -114,7 +159,7 @@ function Processor(props: ProcessorProps) {
                     label={`${label}: ${one.label}`}
                     parameter={one}
                     value={insert.settings[one.id] ?? one.standard}
-                    onChange={(value) => onSet({ [one.id]: value })}
+                    onChange={(value) => (one.onlyChoices ? setOrTell : onSet)({ [one.id]: value })}
                   />
                 </dd>
               </div>
@@ -128,7 +173,14 @@ function Processor(props: ProcessorProps) {
   );
 }
 
-function Drawn(props: { label: string; picture: ChainPictures["each"][string] }) {
+interface DrawnProps {
+  label: string;
+  picture: ChainPictures["each"][string];
+  parameters?: Parameter[];
+  onSet?: (settings: Record<string, number>) => Promise<unknown>;
+}
+
+function Drawn(props: DrawnProps) {
   return (
     <Suspense>
       <Curve {...props} />

@@ -1,9 +1,11 @@
 import { scaleLinear, scaleLog } from "d3-scale";
 import { line } from "d3-shape";
-import { useId } from "react";
-import type { ChainPictures } from "../api/client";
+import { useId, useState, type PointerEvent } from "react";
+import type { ChainPictures, Knowledge } from "../api/client";
+import { hint } from "../ui/hint";
 
 type Picture = ChainPictures["each"][string];
+type Parameter = Knowledge["processors"][number]["parameters"][number];
 type Axis = Picture["x"];
 type Point = Picture["lines"][number]["points"][number];
 
@@ -18,10 +20,13 @@ interface Props {
   /** What is drawn, for whoever does not see it. */
   label: string;
   picture: Picture;
+  /** What can be set on the processor; nothing where the picture cannot be taken hold of. */
+  parameters?: Parameter[];
+  onSet?: (settings: Record<string, number>) => Promise<unknown>;
 }
 
 /** A processor's picture, with its axes. */
-export default function Curve({ label, picture }: Props) {
+export default function Curve({ label, picture, parameters = [], onSet }: Props) {
   const within = useId();
   const x = scaleOf(picture.x).range([LEFT, WIDTH - RIGHT]);
   const y = scaleOf(picture.y).range([HEIGHT - BOTTOM, TOP]);
@@ -72,12 +77,88 @@ export default function Curve({ label, picture }: Props) {
           />
         ))}
       </g>
+      {onSet &&
+        picture.handles.map((handle) => (
+          <Hold
+            key={handle.label}
+            handle={handle}
+            at={{ x: x(handle.x), y: y(handle.y) }}
+            settingsAt={(left, top) => ({
+              ...settled(parameters, handle.xParameter, x.invert(left)),
+              ...settled(parameters, handle.yParameter, y.invert(top)),
+            })}
+            onSet={onSet}
+          />
+        ))}
       <text x={WIDTH - RIGHT} y={TOP - 5} textAnchor="end" fontSize="8" fill="var(--ink-2)">
         {`${picture.y.unit} over ${picture.x.unit}`}
         {picture.lines.length > 1 && `: ${picture.lines.map((one) => one.label).join(", then ")}`}
       </text>
     </svg>
   );
+}
+
+interface HoldProps {
+  handle: Picture["handles"][number];
+  /** Where it stands, in units of the picture. */
+  at: Point;
+  settingsAt: (left: number, top: number) => Record<string, number>;
+  onSet: (settings: Record<string, number>) => Promise<unknown>;
+}
+
+/** A dot that is dragged, and set where it is let go. By keyboard, the fields below do the same. */
+function Hold({ handle, at, settingsAt, onSet }: HoldProps) {
+  const [dragged, setDragged] = useState<Point>();
+  const shown = dragged ?? at;
+  const pointed = (event: PointerEvent<SVGCircleElement>): Point => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    const scale = box && box.width > 0 ? WIDTH / box.width : 1;
+    const left = box ? (event.clientX - box.left) * scale : at.x;
+    const top = box ? (event.clientY - box.top) * scale : at.y;
+    return {
+      x: handle.xParameter === undefined ? at.x : Math.max(LEFT, Math.min(WIDTH - RIGHT, left)),
+      y: handle.yParameter === undefined ? at.y : Math.max(TOP, Math.min(HEIGHT - BOTTOM, top)),
+    };
+  };
+  return (
+    <circle
+      data-handle={handle.label}
+      cx={shown.x}
+      cy={shown.y}
+      r={4.5}
+      fill={dragged ? "var(--active)" : "var(--ground)"}
+      stroke="var(--active)"
+      className="cursor-move touch-none"
+      {...hint(`Drag: ${handle.label.replaceAll("-", " ")}`)}
+      onPointerDown={(event) => {
+        event.preventDefault();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setDragged(at);
+      }}
+      onPointerMove={(event) => dragged && setDragged(pointed(event))}
+      onPointerUp={(event) => {
+        if (dragged) {
+          const to = pointed(event);
+          // It stays where it was let go until the picture of the new settings comes.
+          void onSet(settingsAt(to.x, to.y)).finally(() => setDragged(undefined));
+        }
+      }}
+      onPointerCancel={() => setDragged(undefined)}
+    />
+  );
+}
+
+/** A setting as near to a place in the picture as it can be: in its range, to three digits. */
+function settled(parameters: Parameter[], id: string | undefined, value: number) {
+  const parameter = parameters.find((one) => one.id === id);
+  return parameter
+    ? {
+        [parameter.id]: Math.max(
+          parameter.smallest,
+          Math.min(parameter.most, Number(value.toPrecision(3))),
+        ),
+      }
+    : {};
 }
 
 function scaleOf(axis: Axis) {

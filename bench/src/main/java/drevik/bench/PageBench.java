@@ -5,9 +5,14 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import drevik.audio.SampleFormat;
+import drevik.audio.WavWriter;
 import java.io.IOException;
 import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Random;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 
@@ -20,6 +25,8 @@ final class PageBench {
   private static final int RUNS = 11;
   private static final int STEPS = 20;
   private static final int SETTLING_MILLISECONDS = 1500;
+  private static final int RATE = 48_000;
+  private static final int HEARD_SECONDS = 350;
   private static final double BYTES_PER_SECOND = 10e6 / 8;
   private static final int LATENCY_MILLISECONDS = 40;
 
@@ -80,13 +87,36 @@ final class PageBench {
       }
       """;
 
+  /** Milliseconds from the key or the jump until the player says so. */
+  private static final String HEARD =
+      """
+      const { play } = HTMLMediaElement.prototype;
+      let asked = 0;
+      const told = new Map();
+      for (const event of ['keydown', 'input']) {
+        addEventListener(event, () => (asked = performance.now()), true);
+      }
+      HTMLMediaElement.prototype.play = function () {
+        for (const event of ['playing', 'seeked']) {
+          this.addEventListener(event, () => told.get(event)?.(performance.now() - asked));
+        }
+        return play.call(this);
+      };
+      window.sounds = (event) => new Promise((done) => told.set(event, done));
+      """;
+
   private PageBench() {}
 
   /** What is done on the same machine: an application that is reached by it alone. */
   static void here(URI application) throws IOException, InterruptedException {
     StartedServer server = new StartedServer(application);
     String id = server.create(LargeMix.of(CHANNELS));
-    inChromium(browser -> ledger(server, id, browser));
+    String heard = delivered(server);
+    inChromium(
+        browser -> {
+          ledger(server, id, browser);
+          listening(server, heard, browser);
+        });
   }
 
   /**
@@ -131,6 +161,60 @@ final class PageBench {
         StartedServer.median(filtered),
         StartedServer.median(walked),
         nodes);
+  }
+
+  /** The id of a session to which a file of 100 MB was delivered. */
+  private static String delivered(StartedServer server) throws IOException, InterruptedException {
+    Path file = Files.createTempFile("drevik-bench", ".wav");
+    try {
+      try (WavWriter writer =
+          WavWriter.create(file, SampleFormat.PCM_24, RATE, drevik.audio.Layout.STEREO)) {
+        Random random = new Random(1);
+        float[][] second = new float[2][RATE];
+        for (int i = 0; i < HEARD_SECONDS; i++) {
+          for (float[] channel : second) {
+            for (int k = 0; k < RATE; k++) {
+              channel[k] = (float) (0.1 * random.nextGaussian());
+            }
+          }
+          writer.write(second, 0, RATE);
+        }
+      }
+      String template = server.create(LargeMix.of(16));
+      String session = server.made("/api/mixes/" + template + "/sessions", "{\"name\":\"Heard\"}");
+      String delivery = server.made("/api/mixes/" + session + "/deliveries", "{\"name\":\"One\"}");
+      server.upload(delivery, "Noise.wav", file);
+      return session;
+    } finally {
+      Files.delete(file);
+    }
+  }
+
+  /** From the key to the first sound, and from a jump to the sound there. */
+  private static void listening(StartedServer server, String session, Browser browser) {
+    double[] first = new double[RUNS];
+    double[] sought = new double[RUNS];
+    for (int i = 0; i < RUNS; i++) {
+      try (Page page = page(browser)) {
+        page.addInitScript(HEARD);
+        page.navigate(server.url("/mixes/" + session + "/intake"));
+        page.locator("[data-waveform]").first().waitFor();
+        page.waitForTimeout(SETTLING_MILLISECONDS);
+        page.evaluate("void (window.heard = sounds('playing'))");
+        page.keyboard().press("q");
+        first[i] = number(page.evaluate("heard"));
+        page.waitForTimeout(SETTLING_MILLISECONDS);
+        page.evaluate("void (window.heard = sounds('seeked'))");
+        page.getByLabel("Where it plays").fill(Integer.toString(50 + 20 * i));
+        sought[i] = number(page.evaluate("heard"));
+      }
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "listening: a file of %d MB: first sound after %.0f ms, a jump in it after %.0f ms (medians)%n",
+        HEARD_SECONDS * RATE * 6 / 1_000_000,
+        StartedServer.median(first),
+        StartedServer.median(sought));
   }
 
   private static void firstLoad(StartedServer server, String id, Browser browser) {

@@ -25,8 +25,26 @@ record StartedServer(URI application) {
 
   /** The id of a new Mix on the shelf. */
   String create(Mix mix) throws IOException, InterruptedException {
-    String answer = post("/api/mixes/files", Documents.writeMix(mix));
-    return answer.replaceAll(".*\"id\":\"([^\"]*)\".*", "$1");
+    return made("/api/mixes/files", Documents.writeMix(mix));
+  }
+
+  /** The id of what was made. */
+  String made(String path, String body) throws IOException, InterruptedException {
+    return post(path, body).replaceAll("^[^}]*?\"id\":\"([^\"]*)\".*", "$1");
+  }
+
+  /** Sends a file to a delivery. */
+  void upload(String delivery, String name, Path file) throws IOException, InterruptedException {
+    HttpRequest request =
+        HttpRequest.newBuilder(
+                application.resolve("/api/deliveries/" + delivery + "/files?name=" + name))
+            .header("Content-Type", "application/octet-stream")
+            .PUT(BodyPublishers.ofFile(file))
+            .build();
+    var answer = HTTP.send(request, BodyHandlers.ofString());
+    if (answer.statusCode() != 200) {
+      throw new IOException(name + " was answered " + answer.statusCode() + ": " + answer.body());
+    }
   }
 
   String post(String path, String body) throws IOException, InterruptedException {

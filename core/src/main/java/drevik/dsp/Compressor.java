@@ -2,6 +2,7 @@ package drevik.dsp;
 
 import drevik.audio.Layout;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -54,11 +55,16 @@ public final class Compressor implements ProcessorType {
 
   @Override
   public Picture picture(Settings settings, Surroundings surroundings) {
-    return Picture.transfer(
+    double threshold = settings.get("threshold");
+    DoubleUnaryOperator out =
         in ->
             settings.get("make-up")
-                + curve(
-                    in, settings.get("threshold"), settings.get("ratio"), settings.get("knee")));
+                + curve(in, threshold, settings.get("ratio"), settings.get("knee"));
+    return Picture.transfer(out)
+        .holding(
+            List.of(
+                new Picture.Handle(
+                    "threshold", "threshold", null, threshold, out.applyAsDouble(threshold))));
   }
 
   @Override

@@ -93,7 +93,25 @@ public final class Equaliser implements ProcessorType {
   public Picture picture(Settings settings, Surroundings surroundings) {
     int rate = surroundings.sampleRate();
     List<Biquad> sections = sections(settings, rate);
-    return Picture.response(frequency -> gainDb(sections, frequency, rate), rate);
+    return Picture.response(frequency -> gainDb(sections, frequency, rate), rate)
+        .holding(handles(settings));
+  }
+
+  /** Bands at their gain, cuts where they take 3 dB. */
+  private static List<Picture.Handle> handles(Settings settings) {
+    List<Picture.Handle> handles = new ArrayList<>();
+    for (String cut : List.of("low-cut", "high-cut")) {
+      if (settings.get(cut) > 0) {
+        handles.add(new Picture.Handle(cut, cut, null, settings.get(cut), -3));
+      }
+    }
+    for (String band : List.of("low-shelf", "bell-1", "bell-2", "bell-3", "high-shelf")) {
+      String frequency = band + "-frequency";
+      String gain = band + "-gain";
+      handles.add(
+          new Picture.Handle(band, frequency, gain, settings.get(frequency), settings.get(gain)));
+    }
+    return handles;
   }
 
   @Override

@@ -41,7 +41,9 @@ public final class Limiter implements ProcessorType {
 
   @Override
   public Picture picture(Settings settings, Surroundings surroundings) {
-    return Picture.transfer(in -> Math.min(in + settings.get("drive"), settings.get("ceiling")));
+    double ceiling = settings.get("ceiling");
+    return Picture.transfer(in -> Math.min(in + settings.get("drive"), ceiling))
+        .holding(List.of(new Picture.Handle("ceiling", null, "ceiling", 0, ceiling)));
   }
 
   @Override

@@ -153,6 +153,26 @@ class PictureTest {
   }
 
   @Test
+  void handlesStandWhereTheSettingsPutThem() {
+    Surroundings mono = new Surroundings(48_000, Layout.MONO, 120);
+    for (ProcessorType type : Processors.all()) {
+      Settings usual = settings(type, Map.of("low-cut", 80.0));
+      for (Picture.Handle handle : type.picture(usual, mono).handles()) {
+        assertThat(handle.xParameter() != null || handle.yParameter() != null).isTrue();
+        if (handle.xParameter() != null) {
+          assertThat(handle.x()).isEqualTo(usual.get(handle.xParameter()));
+        }
+        if (handle.yParameter() != null) {
+          assertThat(handle.y()).isEqualTo(usual.get(handle.yParameter()));
+        }
+      }
+    }
+    assertThat(new Equaliser().picture(settings(new Equaliser(), Map.of()), mono).handles())
+        .extracting(Picture.Handle::label)
+        .containsExactly("low-shelf", "bell-1", "bell-2", "bell-3", "high-shelf");
+  }
+
+  @Test
   void filtersOfAChainAreDrawnTogetherWhereThereAreTwo() {
     Equaliser equaliser = new Equaliser();
     Surroundings mono = new Surroundings(48_000, Layout.MONO, 120);
