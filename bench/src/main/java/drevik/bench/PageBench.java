@@ -180,8 +180,10 @@ final class PageBench {
           writer.write(second, 0, RATE);
         }
       }
-      String template = server.create(LargeMix.of(16));
-      String session = server.made("/api/mixes/" + template + "/sessions", "{\"name\":\"Heard\"}");
+      String template = server.create(LargeMix.of(64));
+      String session =
+          server.made(
+              "/api/mixes/sessions", "{\"template\":\"" + template + "\",\"name\":\"Heard\"}");
       String delivery = server.made("/api/mixes/" + session + "/deliveries", "{\"name\":\"One\"}");
       server.upload(delivery, "Noise.wav", file);
       return session;
