@@ -94,19 +94,21 @@ public final class NamedChannels {
     ChannelName read = read(name);
     List<String> because = new ArrayList<>();
     ChannelKind kind = kindOf(read);
-    String category = categoryOf(read, because);
+    String category = categoryOf(kind, read, because);
     Destination to = destinationOf(kind, category, read.isMix(), because);
     Layout layout = layoutOf(kind, read, to.channel());
     return new NamedChannel(
         id, name, kind, layout, category, to.id(), ownCategory(kind, category), because);
   }
 
-  private String categoryOf(ChannelName read, List<String> because) {
+  /** Only what is of one kind is of one category where no name says it: a master is no kick. */
+  private String categoryOf(ChannelKind kind, ChannelName read, List<String> because) {
     if (said.category() != null) {
       return said.category();
     }
     Channel like = said.like();
-    if (read.sorting().category().equals(CategoryTree.UNKNOWN) && like != null && !read.isMix()) {
+    boolean silent = read.sorting().category().equals(CategoryTree.UNKNOWN) && !read.isMix();
+    if (silent && like != null && like.kind() == kind) {
       if (!like.category().equals(CategoryTree.UNKNOWN)) {
         because.add(like.category() + " as “" + like.name() + "”");
       }

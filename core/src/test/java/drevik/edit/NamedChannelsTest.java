@@ -116,6 +116,14 @@ class NamedChannelsTest {
     assertThat(take.output()).isEqualTo(kick.output());
   }
 
+  @Test
+  void whatIsOfAnotherKindIsNotOfTheCategoryOfTheChannelBefore() {
+    CreateChannels behind =
+        new CreateChannels(
+            null, null, List.of("Print", "Plate verb", "Mix"), null, null, "kick", null);
+    assertThat(behind.named(band())).extracting(NamedChannel::category).containsOnly("unknown");
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"OH [L,,R]", "Bus [9-1]", "Bus [1-5000]", " "})
   void linesThatAreNoNamesAreRefused(String line) {
