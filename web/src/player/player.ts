@@ -153,6 +153,11 @@ export function usePlaying(): Playing {
   return useSyncExternalStore(listen, () => now);
 }
 
+/** True while the player stands at the foot of the page. */
+export function useShown(): boolean {
+  return useSyncExternalStore(listen, () => now.track !== undefined);
+}
+
 export function useEqual(): boolean {
   return useSyncExternalStore(listen, () => now.equal);
 }

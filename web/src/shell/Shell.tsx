@@ -3,7 +3,7 @@ import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
 import { useEdit, useUndo } from "../api/queries";
 import { PlayerBar } from "../player/PlayerBar";
-import { toggleEqual, useEqual } from "../player/player";
+import { toggleEqual, useEqual, useShown } from "../player/player";
 import { Chooser } from "../ui/Chooser";
 import { forgetStep } from "../ui/backCloses";
 import { focusHome } from "../ui/returnFocus";
@@ -308,6 +308,7 @@ interface NoticesProps {
 
 function Notices({ mix, onUndo }: NoticesProps) {
   const notices = useNotices();
+  const overPlayer = useShown();
   const line = (notice: Notice) => (
     <p
       key={notice.id}
@@ -336,7 +337,9 @@ function Notices({ mix, onUndo }: NoticesProps) {
     </p>
   );
   return (
-    <div className="pointer-events-none fixed right-3 bottom-3 z-30 flex flex-col items-end gap-2">
+    <div
+      className={`pointer-events-none fixed right-3 z-30 flex flex-col items-end gap-2 ${overPlayer ? "bottom-12" : "bottom-3"}`}
+    >
       <div role="alert" className="contents">
         {notices.filter((one) => one.kind === "wrong").map(line)}
       </div>

@@ -296,6 +296,14 @@ class WholePathTest {
     check(page, "flow");
     dialogs(
         page, "anywhere", List.of("Control+k", "F1", "?", "h", "j", "Shift+V", "a", "t", "b", "/"));
+    row(page, "LdVox comp").click();
+    button(page, "Equaliser").click();
+    page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("What Equaliser does"))
+        .waitFor();
+    page.keyboard().press("q");
+    player(page).waitFor();
+    check(page, "open processor and player");
+    button(page, "Put away").click();
     row(page, "KIK IN").click();
     row(page, "KIK OUT")
         .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
