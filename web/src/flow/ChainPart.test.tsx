@@ -93,9 +93,9 @@ describe("a chain in the sheet", () => {
   });
 
   it("is drawn as the core says, each and all filters together", async () => {
-    const axis = { label: "", unit: "dB", from: -24, to: 24, scale: "LINEAR" };
+    const axis = { label: "Gain", unit: "dB", from: -24, to: 24, scale: "LINEAR" };
     const picture = {
-      x: { ...axis, unit: "Hz", from: 20, to: 20_000, scale: "LOGARITHMIC" },
+      x: { ...axis, label: "Frequency", unit: "Hz", from: 20, to: 20_000, scale: "LOGARITHMIC" },
       y: axis,
       lines: [
         {
@@ -122,6 +122,7 @@ describe("a chain in the sheet", () => {
       "M26,63.5L234,112",
     );
     expect(drawn.textContent).toContain("1k");
+    expect(drawn.textContent).toContain("Gain in dB over Frequency in Hz");
     expect(screen.getByRole("img", { name: "Response of all filters together" })).toBeTruthy();
     const bell = drawn.querySelector("[data-handle=bell]");
     if (!bell) {

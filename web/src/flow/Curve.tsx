@@ -91,7 +91,7 @@ export default function Curve({ label, picture, parameters = [], onSet }: Props)
           />
         ))}
       <text x={WIDTH - RIGHT} y={TOP - 5} textAnchor="end" fontSize="8" fill="var(--ink-2)">
-        {`${picture.y.unit} over ${picture.x.unit}`}
+        {`${named(picture.y)} over ${named(picture.x)}`}
         {picture.lines.length > 1 && `: ${picture.lines.map((one) => one.label).join(", then ")}`}
       </text>
     </svg>
@@ -164,6 +164,8 @@ function settled(parameters: Parameter[], id: string | undefined, value: number)
 function scaleOf(axis: Axis) {
   return (axis.scale === "LOGARITHMIC" ? scaleLog() : scaleLinear()).domain([axis.from, axis.to]);
 }
+
+const named = (axis: Axis) => `${axis.label} in ${axis.unit}`;
 
 /** Decades where ratios are even, else a handful of round numbers. */
 function ticksOf(axis: Axis): number[] {
