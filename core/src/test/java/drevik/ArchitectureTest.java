@@ -39,6 +39,10 @@ class ArchitectureTest {
         .definedBy("drevik.reassign..")
         .layer("naming")
         .definedBy("drevik.naming..")
+        .layer("outline")
+        .definedBy("drevik.outline..")
+        .whereLayer("outline")
+        .mayNotBeAccessedByAnyLayer()
         .layer("flow")
         .definedBy("drevik.flow..")
         .layer("measure")
@@ -78,17 +82,17 @@ class ArchitectureTest {
         .whereLayer("check")
         .mayNotBeAccessedByAnyLayer()
         .whereLayer("edit")
-        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec")
+        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec", "outline")
         .whereLayer("ledger")
-        .mayOnlyBeAccessedByLayers("edit", "refit")
+        .mayOnlyBeAccessedByLayers("edit", "refit", "outline")
         .whereLayer("reassign")
         .mayOnlyBeAccessedByLayers("check", "seat", "naming")
         .whereLayer("naming")
-        .mayOnlyBeAccessedByLayers("edit")
+        .mayOnlyBeAccessedByLayers("edit", "outline")
         .whereLayer("deliver")
         .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
-        .mayOnlyBeAccessedByLayers("edit", "check", "render", "flow", "seat")
+        .mayOnlyBeAccessedByLayers("edit", "check", "render", "flow", "seat", "outline")
         .whereLayer("mix")
         .mayOnlyBeAccessedByLayers(
             "route",
@@ -105,11 +109,12 @@ class ArchitectureTest {
             "intake",
             "render",
             "refit",
+            "outline",
             "codec")
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")
         .whereLayer("dsp")
-        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render", "ledger")
+        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render", "ledger", "outline")
         .check(CORE);
   }
 

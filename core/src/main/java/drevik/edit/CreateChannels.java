@@ -6,6 +6,7 @@ import drevik.category.CategoryRule;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.naming.FreshNames;
 import drevik.naming.NameLines;
 import drevik.naming.NamedChannel;
 import drevik.naming.NamedChannels;

@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.naming.FreshNames;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;

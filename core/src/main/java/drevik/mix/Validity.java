@@ -59,7 +59,7 @@ public final class Validity {
     Set<String> within = new HashSet<>();
     for (Channel channel : mix.channels()) {
       if (!known.contains(channel)) {
-        channel(channel);
+        told(channel);
       }
       ids(channel, ids, within);
     }
@@ -118,6 +118,15 @@ public final class Validity {
       id(id, what + " of “" + of.name() + "”", ids);
     }
     ids.add(id);
+  }
+
+  /** What is wrong with a channel is told with its id, so that it is found where it is shown. */
+  private static void told(Channel channel) {
+    try {
+      channel(channel);
+    } catch (Refused e) {
+      throw channel.id() == null ? e : Refused.about(channel.id(), e.getMessage());
+    }
   }
 
   private static void channel(Channel channel) {

@@ -1,4 +1,4 @@
-package drevik.edit;
+package drevik.naming;
 
 import drevik.mix.Limits;
 import drevik.mix.Mix;
@@ -10,13 +10,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Names and ids that a Mix does not have yet. The same Mix gives the same ones each time. */
-final class FreshNames {
+public final class FreshNames {
   private static final Pattern NUMBERED = Pattern.compile("(.*?)\\s*(\\d+)");
 
   private final Set<String> ids = new HashSet<>();
   private final Set<String> names = new HashSet<>();
 
-  FreshNames(Mix mix) {
+  public FreshNames(Mix mix) {
     mix.channels()
         .forEach(
             channel -> {
@@ -28,7 +28,7 @@ final class FreshNames {
   }
 
   /** “Guitar 3” after “Guitar 2”, “Plate 2” after “Plate”: the first number that is free. */
-  String next(String name) {
+  public String next(String name) {
     Matcher matcher = NUMBERED.matcher(name);
     boolean numbered = matcher.matches() && matcher.group(2).length() < 9;
     String stem = numbered ? matcher.group(1) : name;
@@ -42,7 +42,7 @@ final class FreshNames {
   }
 
   /** An id made from a name. */
-  String id(String name) {
+  public String id(String name) {
     String plain = Normalizer.normalize(name, Normalizer.Form.NFD).toLowerCase(Locale.ROOT);
     String slug = plain.replaceAll("\\p{M}", "").replaceAll("[^a-z0-9]+", "-");
     slug = slug.replaceAll("^-|-$", "");
