@@ -30,6 +30,7 @@ function placeOf<P>(load: () => Promise<ComponentType<P>>): Place<P> {
 const SHELF = placeOf(async () => (await import("./shelf/ShelfPlace")).ShelfPlace);
 const PLACES: Record<string, Place<{ view: MixView }> | undefined> = {
   flow: placeOf(async () => (await import("./flow/FlowPlace")).FlowPlace),
+  outline: placeOf(async () => (await import("./outline/OutlinePlace")).OutlinePlace),
   intake: placeOf(async () => (await import("./intake/IntakePlace")).IntakePlace),
   check: placeOf(async () => (await import("./check/LineCheckPlace")).LineCheckPlace),
   delivery: placeOf(async () => (await import("./delivery/DeliverySheet")).DeliverySheet),

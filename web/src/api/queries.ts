@@ -22,6 +22,7 @@ import {
   type LedgerView,
   type MixChange,
   type MixView,
+  type OutlineDraft,
   type PrintView,
   type RenameChannels,
   type SeatWish,
@@ -336,6 +337,60 @@ export function useRenamed(id: string, revision: number, edit: RenameChannels | 
           ),
     placeholderData: keepPreviousData,
   });
+}
+
+/** A Mix as indented text, as it was at a revision. */
+export function useOutline(id: string, revision: number) {
+  return useQuery({
+    queryKey: ["outline", id, revision],
+    queryFn: () =>
+      answered(
+        api.GET("/api/mixes/{id}/outline", { params: { path: { id }, query: { revision } } }),
+      ),
+    // Revisions never change.
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** What a text would make of the revision that is shown. */
+export function useOutlinePreview(id: string, revision: number, draft: OutlineDraft | undefined) {
+  return useQuery({
+    queryKey: ["outline-preview", id, revision, draft],
+    queryFn: () =>
+      draft === undefined
+        ? null
+        : answered(
+            api.POST("/api/mixes/{id}/outline/preview", {
+              params: { path: { id } },
+              body: draft,
+            }),
+          ),
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
+}
+
+/** Makes what a text says. */
+export function useMakeOutline(id: string) {
+  return useMixChange(id, (draft: OutlineDraft, asked) =>
+    answered(
+      api.POST("/api/mixes/{id}/outline", {
+        params: { path: { id } },
+        body: { ...asked, draft },
+      }),
+    ),
+  );
+}
+
+/** What can stand where somebody types in an outline. */
+export function offered(text: string, line: number, column: number) {
+  return answered(api.POST("/api/outline/completion", { body: { text, line, column } }));
+}
+
+/** A list from elsewhere as lines of an outline. */
+export function pasted(text: string) {
+  return answered(api.POST("/api/outline/pasted", { body: { text } }));
 }
 
 export function usePaths(

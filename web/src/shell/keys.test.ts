@@ -25,6 +25,13 @@ describe("keyOf", () => {
     expect(keyOf(press("p", { target: { tagName: "INPUT", type: "checkbox" } }))).toBe("p");
   });
 
+  it("leaves an editor its own undo, and keeps the command list", () => {
+    const editor = { isContentEditable: true };
+    expect(keyOf(press("o", { target: editor }))).toBeUndefined();
+    expect(keyOf(press("z", { target: editor, ctrlKey: true }))).toBeUndefined();
+    expect(keyOf(press("k", { target: editor, ctrlKey: true }))).toBe("ctrl+k");
+  });
+
   it.each(["dialog", "menu"])("does not act behind an open %s", (role) => {
     const within = { closest: (wanted: string) => (wanted.includes(`"${role}"`) ? {} : null) };
     expect(keyOf(press("o", { target: within }))).toBeUndefined();

@@ -8,6 +8,8 @@ export interface KeyPress {
   target: unknown;
 }
 
+const OF_EDITORS = /^[zyaxcv]$/;
+
 function isTyping(target: unknown): boolean {
   if (typeof target !== "object" || target === null || !("tagName" in target)) {
     return false;
@@ -15,6 +17,13 @@ function isTyping(target: unknown): boolean {
   const name = String(target.tagName);
   const isText = name === "INPUT" && "type" in target && target.type !== "checkbox";
   return isText || name === "TEXTAREA" || name === "SELECT";
+}
+
+/** An editor has keys of its own, undo among them. */
+function isInEditor(target: unknown): boolean {
+  return (
+    target instanceof Object && "isContentEditable" in target && target.isContentEditable === true
+  );
 }
 
 /**
@@ -28,10 +37,11 @@ export function keyOf(event: KeyPress): string | undefined {
     "closest" in event.target &&
     typeof event.target.closest === "function" &&
     event.target.closest('[role="dialog"], [role="menu"]') !== null;
-  if (elsewhere || (!command && isTyping(event.target))) {
+  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  const editing = isInEditor(event.target) && (!command || OF_EDITORS.test(key));
+  if (elsewhere || editing || (!command && isTyping(event.target))) {
     return undefined;
   }
-  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
   const shift = event.shiftKey && /^[a-z]$/.test(key) ? "shift+" : "";
   return (command ? "ctrl+" : "") + (event.altKey ? "alt+" : "") + shift + key;
 }

@@ -65,6 +65,7 @@ public final class Main {
     commands.put("inspect", new InspectCommand());
     commands.put("check", new CheckCommand());
     commands.put("cover", new CoverCommand());
+    commands.put("outline", new OutlineCommand());
     commands.put("seat", new SeatCommand());
     commands.put("print", new PrintCommand());
     commands.put("demo", new DemoCommand());

@@ -14,7 +14,6 @@ import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -67,9 +66,7 @@ final class SeatCommand implements Callable<Integer> {
     FolderDelivery read = FolderDelivery.read(delivery, name, empty);
     Mix session =
         read.seating(out.toAbsolutePath().resolveSibling("audio")).applyTo(empty.withName(name));
-    Path beside = out.resolveSibling(out.getFileName() + ".part");
-    Files.writeString(beside, Documents.writeMix(session));
-    Files.move(beside, out, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    MixFile.write(out, Documents.writeMix(session));
     Delivery taken = read.delivery();
     // What could not be used stands first: it is what somebody has to do something about.
     List<Delivery.Item> files = new ArrayList<>(taken.items());

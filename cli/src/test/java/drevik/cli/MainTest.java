@@ -253,6 +253,56 @@ class MainTest {
   }
 
   @Test
+  void anOutlineBecomesAMixAndAMixAnOutline() throws IOException {
+    Path text = folder.resolve("band.txt");
+    String written =
+        """
+        Master =Mix
+          Drum Bus =Drums
+            Kick >Plate @-12
+            Snare >Plate
+          Plate =Room
+        """;
+    Files.writeString(text, written);
+    Path made = folder.resolve("Band.json");
+    assertThat(Main.run("outline", "--read", text.toString(), "--out", made.toString())).isZero();
+    assertThat(Main.run("outline", made.toString())).isZero();
+    assertThat(said.toString(StandardCharsets.UTF_8)).isEqualTo(written);
+    assertThat(Main.run("check", made.toString())).isZero();
+    Mix band = Documents.readForeign(Files.readString(made));
+    assertThat(band.name()).isEqualTo("Band");
+    assertThat(band.outputs()).hasSize(3);
+    assertThat(band.stemSets().get(0).stems()).hasSize(2);
+    assertThat(band.categoryMap().destinationOf("drums/kick")).isPresent();
+
+    Files.writeString(text, written.replace("Snare", "Clap"));
+    Path edited = folder.resolve("edited.json");
+    assertThat(
+            Main.run(
+                "outline", made.toString(), "--read", text.toString(), "--out", edited.toString()))
+        .isZero();
+    assertThat(Documents.readForeign(Files.readString(edited)).channels())
+        .extracting(Channel::id)
+        .isEqualTo(band.channels().stream().map(Channel::id).toList());
+  }
+
+  @Test
+  void whatIsWrongWithAnOutlineIsSaidWithItsPlaceAndNothingIsWritten() throws IOException {
+    Path text = folder.resolve("bad.txt");
+    Files.writeString(text, "Mix\n  Kick >Plate\n  Kick\n");
+    Path made = folder.resolve("none.json");
+    assertThat(Main.run("outline", "--read", text.toString(), "--out", made.toString()))
+        .isEqualTo(1);
+    assertThat(complaint())
+        .contains("bad.txt:2:9: There is no line “Plate”")
+        .contains("bad.txt:3:3: “Kick” stands in line 2 too");
+    assertThat(made).doesNotExist();
+    assertThat(Main.run("outline")).isEqualTo(2);
+    assertThat(Main.run("outline", "--read", text.toString())).isEqualTo(2);
+    assertThat(Main.run("outline", "--read", "nowhere", "--out", made.toString())).isEqualTo(1);
+  }
+
+  @Test
   void coverGivesALineForEachSeatInAnOutput() throws IOException {
     assertThat(Main.run("cover", session().toString())).isZero();
     assertThat(lines()).hasSize(2);

@@ -50,11 +50,15 @@ public final class Outline {
      * @throws Refused with the first fault, if there are any
      */
     public ChangeMix edit() {
+      requireSound();
+      return new ChangeMix(changes());
+    }
+
+    void requireSound() {
       if (!faults.isEmpty()) {
         OutlineFault first = faults.get(0);
         throw new Refused((first.line() > 0 ? "Line " + first.line() + ": " : "") + first.says());
       }
-      return new ChangeMix(changes());
     }
   }
 
@@ -85,8 +89,13 @@ public final class Outline {
    * @throws Refused with the first fault and its line
    */
   public static Mix create(String name, String text) {
-    Reading reading = read(Mix.empty(MixKind.TEMPLATE, name), text);
-    reading.edit();
+    Reading reading = readNew(name, text);
+    reading.requireSound();
     return reading.after();
+  }
+
+  /** What a text says of which no Mix is yet. */
+  public static Reading readNew(String name, String text) {
+    return read(Mix.empty(MixKind.TEMPLATE, name), text);
   }
 }

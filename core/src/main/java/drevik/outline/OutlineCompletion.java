@@ -73,7 +73,8 @@ public final class OutlineCompletion {
       case SEND -> new Completion(from, lineNames(line, true));
       case KEY -> new Completion(from, lineNames(line, false));
       case CONTROL -> new Completion(from, controls(mark));
-      case OUTPUT -> new Completion(from, List.of(LineScanner.written(scanned.name())));
+      // A file is named freely.
+      case OUTPUT -> new Completion(from, List.of());
     };
   }
 

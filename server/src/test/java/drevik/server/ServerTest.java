@@ -263,6 +263,73 @@ class ServerTest {
   }
 
   @Test
+  void anOutlineIsToldPreviewedAndMadeAsOneRevision() {
+    String mix = session();
+    String path = "/api/mixes/" + mix;
+    JsonNode before = server.get(path).body();
+    JsonNode outline = server.get(path + "/outline").body();
+    String text = outline.path("text").asString();
+    assertThat(outline.path("revision").asInt()).isEqualTo(1);
+    assertThat(outline.path("lines"))
+        .hasSize((int) text.lines().filter(line -> !line.startsWith("&")).count());
+    Map<String, Object> same = Map.of("basedOn", 1, "text", text);
+    JsonNode nothing = server.post(path + "/outline/preview", same).body();
+    assertThat(nothing.path("differences")).isEmpty();
+    assertThat(nothing.path("faults")).isEmpty();
+
+    String edited = text.replace("Hat", "Hi-hat").replace("Rack tom", "Rack tom\n      Gong");
+    Map<String, Object> draft = Map.of("basedOn", 1, "text", edited);
+    JsonNode preview = server.post(path + "/outline/preview", draft).body();
+    assertThat(preview.path("says").asString()).contains("add the channel “Gong”");
+    assertThat(preview.path("change").path("order")).isNotEmpty();
+    assertThat(server.get(path).body()).isEqualTo(before);
+    Map<String, Object> wrong = Map.of("basedOn", 1, "text", edited + "Hat >Nowhere\n");
+    JsonNode fault = server.post(path + "/outline/preview", wrong).body().path("faults").path(0);
+    assertThat(fault.path("says").asString()).contains("no line “Nowhere”");
+    assertThat(fault.path("line").asInt()).isEqualTo((int) edited.lines().count() + 1);
+
+    // Somebody else has set something meanwhile: it stays.
+    Map<String, Object> fader =
+        Map.of("edit", "set-channels", "channels", List.of("hat"), "set", Map.of("faderDb", -7.5));
+    server.edit(mix, 1, fader);
+    Map<String, Object> request = Map.of("id", "once", "basedOn", 2, "draft", draft);
+    JsonNode made = server.post(path + "/outline", request).body();
+    assertThat(made.path("revision").asInt()).isEqualTo(3);
+    JsonNode after = server.get(path + "/outline").body();
+    assertThat(after.path("text").asString()).isEqualTo(edited);
+    for (JsonNode channel : server.get(path).body().path("document").path("channels")) {
+      if (channel.path("id").asString().equals("hat")) {
+        assertThat(channel.path("name").asString()).isEqualTo("Hi-hat");
+        assertThat(channel.path("faderDb").asDouble()).isEqualTo(-7.5);
+      }
+    }
+    assertThat(server.post(path + "/outline", request).body().path("revision").asInt())
+        .as("asked again, it is not done again")
+        .isEqualTo(3);
+    Map<String, Object> silent = Map.of("basedOn", 3);
+    assertThat(
+            server
+                .post(path + "/outline", Map.of("id", "x", "basedOn", 3, "draft", silent))
+                .status())
+        .isEqualTo(422);
+    Map<String, Object> mixed = Map.of("basedOn", 3, "text", "A\n B\n\tC");
+    Answer bad = server.post(path + "/outline", Map.of("id", "y", "basedOn", 3, "draft", mixed));
+    assertThat(bad.status()).isEqualTo(422);
+    assertThat(bad.detail()).contains("Line 3").contains("tabs");
+  }
+
+  @Test
+  void whatCanStandInAnOutlineIsOfferedAndListsBecomeLines() {
+    Map<String, Object> place = Map.of("text", "Kick :ste", "line", 1, "column", 9);
+    JsonNode offered = server.post("/api/outline/completion", place).body();
+    assertThat(offered.path("from").asInt()).isEqualTo(6);
+    assertThat(offered.path("choices").toString()).contains("stereo");
+    Map<String, Object> list = Map.of("text", "1 Kick\n2 Snare\n3 Hat");
+    assertThat(server.post("/api/outline/pasted", list).body().path("text").asString())
+        .isEqualTo("Kick\nSnare\nHat");
+  }
+
+  @Test
   void anEditWhoseResultCouldNotBeReadBackIsRefused() {
     String mix = session();
     Map<String, Object> nameless = Map.of("id", "x", "on", true, "settings", Map.of());

@@ -50,6 +50,17 @@ public class Mixes {
     return MixChange.between(now.from(), now.head(), now.undo(), now.redo());
   }
 
+  /** A revision that somebody works on, and the head. */
+  record Base(KnownRevision base, KnownRevision head) {}
+
+  /**
+   * @param revision null for the head
+   */
+  Base base(String id, @Nullable Integer revision) {
+    Standing now = standing(id, revision);
+    return new Base(now.from(), now.head());
+  }
+
   private Standing standing(String id, @Nullable Integer from) {
     return reading.execute(
         status -> {
