@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import java.util.zip.CRC32;
 
 /**
@@ -18,6 +19,9 @@ import java.util.zip.CRC32;
  * if it is neither and claims {@value #CONFIDENT} or more.
  *
  * <p>The names of wrong answers are shown for the tuned part only, so that the other stays unseen.
+ * Beside the list may stand a folder {@code unseen} of deliveries, one a file, that were written
+ * without the dictionary in view: only figures are shown of them. One that was looked at since says
+ * so in its first line.
  */
 final class SortBench {
   private static final double CONFIDENT = 0.7;
@@ -41,53 +45,71 @@ final class SortBench {
    * @param list lines of category, tab, name
    */
   static void run(Path list) throws IOException {
-    List<Answer> answers = new ArrayList<>();
     long began = System.nanoTime();
-    for (String line : Files.readAllLines(list)) {
-      if (!line.startsWith("#") && !line.isBlank()) {
-        String[] columns = line.split("\t");
-        answers.add(new Answer(columns[1], columns[0], NameSorter.sort(columns[1])));
-      }
-    }
+    List<Answer> answers =
+        labelled(list).stream()
+            .map(one -> new Answer(one.name(), one.label(), NameSorter.sort(one.name())))
+            .toList();
     double seconds = (System.nanoTime() - began) / 1e9;
     List<Answer> tuned = answers.stream().filter(a -> !a.isHeldOut()).toList();
     List<Answer> heldOut = answers.stream().filter(Answer::isHeldOut).toList();
-    tuned.stream()
-        .filter(a -> !a.right())
-        .forEach(
-            a ->
-                System.out.printf(
-                    Locale.ROOT,
-                    "  %-34s is %-20s said %-20s %.2f %s%n",
-                    a.name,
-                    a.label,
-                    a.given.category(),
-                    a.given.confidence(),
-                    a.given.because()));
+    tuned.stream().filter(a -> !a.right()).forEach(SortBench::show);
     print("tuned on", tuned);
     print("kept out", heldOut);
     System.out.printf(
         Locale.ROOT, "%d names sorted in %.2f s, the first one cold%n", answers.size(), seconds);
+    Path unseen = list.resolveSibling("unseen");
+    if (Files.isDirectory(unseen)) {
+      unseen(unseen);
+    }
+  }
+
+  private static void show(Answer a) {
+    System.out.printf(
+        Locale.ROOT,
+        "  %-34s is %-20s said %-20s %.2f %s%n",
+        a.name,
+        a.label,
+        a.given.category(),
+        a.given.confidence(),
+        a.given.because());
+  }
+
+  private record Labelled(String label, String name) {}
+
+  private static List<Labelled> labelled(Path list) throws IOException {
+    return Files.readAllLines(list).stream()
+        .filter(line -> !line.startsWith("#") && !line.isBlank())
+        .map(line -> line.split("\t"))
+        .map(columns -> new Labelled(columns[0], columns[1]))
+        .toList();
+  }
+
+  /** Each file is a delivery, whose names are sorted together. */
+  private static void unseen(Path folder) throws IOException {
+    List<Answer> all = new ArrayList<>();
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path file : files.sorted().toList()) {
+        List<Labelled> names = labelled(file);
+        List<Sorting> sorted = NameSorter.sortAll(names.stream().map(Labelled::name).toList());
+        List<Answer> answers = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+          answers.add(new Answer(names.get(i).name(), names.get(i).label(), sorted.get(i)));
+        }
+        if (System.getenv("DREVIK_SHOW") != null) {
+          answers.stream().filter(a -> !a.right()).forEach(SortBench::show);
+        }
+        boolean seen = Files.readAllLines(file).get(0).startsWith("#");
+        String name = file.getFileName().toString().replace(".tsv", "");
+        figures(seen ? name + " (looked at since)" : name, answers);
+        all.addAll(answers);
+      }
+    }
+    print("all of these", all);
   }
 
   private static void print(String what, List<Answer> answers) {
-    long right = answers.stream().filter(Answer::right).count();
-    long unknown =
-        answers.stream()
-            .filter(a -> !a.right() && a.given.category().equals(CategoryTree.UNKNOWN))
-            .count();
-    long confidentlyWrong =
-        answers.stream().filter(a -> !a.right() && a.given.confidence() >= CONFIDENT).count();
-    double all = answers.size() / 100.0;
-    System.out.printf(
-        Locale.ROOT,
-        "%s: %d names, %.1f %% right, %.1f %% asked, %.1f %% wrong, of which %.1f %% confidently%n",
-        what,
-        answers.size(),
-        right / all,
-        unknown / all,
-        (answers.size() - right - unknown) / all,
-        confidentlyWrong / all);
+    figures(what, answers);
     System.out.println("  certainty     names   right");
     for (int i = 0; i + 1 < BINS.length; i++) {
       double from = BINS[i];
@@ -106,5 +128,25 @@ final class SortBench {
             100.0 * in.stream().filter(Answer::right).count() / in.size());
       }
     }
+  }
+
+  private static void figures(String what, List<Answer> answers) {
+    long right = answers.stream().filter(Answer::right).count();
+    long unknown =
+        answers.stream()
+            .filter(a -> !a.right() && a.given.category().equals(CategoryTree.UNKNOWN))
+            .count();
+    long confidentlyWrong =
+        answers.stream().filter(a -> !a.right() && a.given.confidence() >= CONFIDENT).count();
+    double all = answers.size() / 100.0;
+    System.out.printf(
+        Locale.ROOT,
+        "%s: %d names, %.1f %% right, %.1f %% asked, %.1f %% wrong, of which %.1f %% confidently%n",
+        what,
+        answers.size(),
+        right / all,
+        unknown / all,
+        (answers.size() - right - unknown) / all,
+        confidentlyWrong / all);
   }
 }

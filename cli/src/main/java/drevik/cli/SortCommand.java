@@ -10,7 +10,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.Callable;
 
-/** {@code drevik sort}: names on standard input, one per line; a category for each. */
+/**
+ * {@code drevik sort}: names on standard input, one per line, as one delivery; a category for each.
+ */
 @Parameters(
     commandDescription =
         "Reads names from standard input, one per line, and gives each its category.")
@@ -21,10 +23,12 @@ final class SortCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     BufferedReader names =
         new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+    List<String> all = names.lines().toList();
+    List<Sorting> sortings = NameSorter.sortAll(all);
     StringBuilder out = new StringBuilder();
-    for (String name = names.readLine(); name != null; name = names.readLine()) {
-      Sorting s = NameSorter.sort(name);
-      Line line = new Line(name, s.category(), s.confidence(), s.because());
+    for (int i = 0; i < all.size(); i++) {
+      Sorting s = sortings.get(i);
+      Line line = new Line(all.get(i), s.category(), s.confidence(), s.because());
       out.append(Output.line(line));
     }
     Output.print(out);

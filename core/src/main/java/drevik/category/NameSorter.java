@@ -1,5 +1,6 @@
 package drevik.category;
 
+import drevik.category.Departments.Head;
 import drevik.category.WordBook.Entry;
 import drevik.category.WordBook.Match;
 import java.util.ArrayList;
@@ -7,6 +8,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -27,6 +30,26 @@ public final class NameSorter {
 
   /** A word further in front is rather a song's name, or describes what follows. */
   private static final double IN_FRONT = 0.94;
+
+  /** Letters of a word that says no more than a side. */
+  private static final int SIDE = 2;
+
+  private static final double OF_DEPARTMENT = 0.96;
+  private static final double OF_LIKELY_DEPARTMENT = 0.9;
+
+  /** Families that are played or sung. */
+  static final Set<String> MUSICAL =
+      Set.of(
+          "drums",
+          "percussion",
+          "bass",
+          "guitar",
+          "keys",
+          "synth",
+          "strings",
+          "brass",
+          "winds",
+          "vocals");
 
   private static final double OF_FOLDER = 0.72;
   private static final double OF_OUTER_FOLDER = 0.55;
@@ -51,7 +74,7 @@ public final class NameSorter {
           "interview",
           List.of("interview/field"));
 
-  record Vote(String category, double weight, boolean soft, String reason) {
+  record Vote(String category, double weight, boolean soft, String word, String reason) {
     String family() {
       return CategoryTree.topOf(category);
     }
@@ -59,10 +82,76 @@ public final class NameSorter {
 
   private NameSorter() {}
 
+  /** Each name of a delivery; the whole tells what words mean that could be either. */
+  public static List<Sorting> sortAll(List<String> paths) {
+    return inDelivery(paths, paths.stream().map(NameSorter::sort).toList());
+  }
+
+  /**
+   * Names that have been sorted by themselves, and what the whole delivery makes of them. An answer
+   * that came from elsewhere than the name stays.
+   */
+  public static List<Sorting> inDelivery(List<String> paths, List<Sorting> alone) {
+    if (KindOfWork.of(paths, alone) != KindOfWork.PICTURE) {
+      return alone;
+    }
+    List<Sorting> sortings = new ArrayList<>();
+    for (int i = 0; i < paths.size(); i++) {
+      String path = paths.get(i);
+      boolean either =
+          Departments.headOf(NameTokens.of(path)).filter(head -> !head.sure()).isPresent()
+              && alone.get(i).equals(sort(path));
+      sortings.add(either ? sort(path, KindOfWork.PICTURE) : alone.get(i));
+    }
+    return sortings;
+  }
+
+  /** A name of which nothing else is known. */
+  public static Sorting sort(String path) {
+    return sort(path, KindOfWork.UNTOLD);
+  }
+
   /**
    * @param path the file's name, with the folders above it if there are any
+   * @param kind what the delivery is of that it came with
    */
-  public static Sorting sort(String path) {
+  public static Sorting sort(String path, KindOfWork kind) {
+    List<String> tokens = NameTokens.of(path);
+    Optional<Head> head =
+        Departments.headOf(tokens).filter(one -> one.sure() || kind == KindOfWork.PICTURE);
+    // Alone, or with a number or a side, the word says what it says anywhere.
+    boolean alone =
+        head.isEmpty()
+            || tokens.stream().skip(head.get().words()).allMatch(word -> word.length() <= SIDE);
+    Sorting byWords = alone ? byWords(path) : null;
+    return head.filter(one -> byWords == null || isUnknown(byWords))
+        .flatMap(one -> ofDepartment(one, tokens))
+        .orElseGet(() -> byWords == null ? byWords(path) : byWords);
+  }
+
+  private static boolean isUnknown(Sorting sorting) {
+    return sorting.category().equals(CategoryTree.UNKNOWN);
+  }
+
+  /** What a name begins with outweighs what follows, but for what is printed of a department. */
+  private static Optional<Sorting> ofDepartment(Head head, List<String> tokens) {
+    List<Vote> votes = votes(tokens, 1);
+    if (votes.stream().anyMatch(vote -> vote.category().equals("print/stem"))) {
+      return Optional.empty();
+    }
+    String category = Departments.partOf(head, tokens.subList(head.words(), tokens.size()), votes);
+    String because =
+        "“"
+            + head.written()
+            + "” in front says "
+            + category
+            + (head.sure() ? "" : ", as the delivery is for picture");
+    return Optional.of(
+        new Sorting(
+            category, head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT, List.of(because)));
+  }
+
+  private static Sorting byWords(String path) {
     List<Vote> votes = votes(NameTokens.of(path), 1);
     if (strongest(votes) < SURE) {
       List<Vote> other = votes(NameTokens.ignoringCase(path), 1);
@@ -114,7 +203,8 @@ public final class NameSorter {
   }
 
   private static Sorting decide(List<Vote> all) {
-    List<Vote> votes = Compounds.withoutDescribing(all);
+    List<Vote> told = Manner.withoutManner(all);
+    List<Vote> votes = Compounds.withoutDescribing(told);
     if (votes.isEmpty()) {
       return new Sorting(CategoryTree.UNKNOWN, 0, List.of("no word of the name says a category"));
     }
@@ -131,7 +221,7 @@ public final class NameSorter {
             .mapToDouble(Vote::weight)
             .max()
             .orElse(0);
-    double confidence = certainty(best, against / best);
+    double confidence = Math.min(certainty(best, against / best), Manner.mostCertain(all, family));
     List<String> because = reasons(family, votes);
     if (confidence < UNSURE) {
       because.add(
@@ -214,7 +304,13 @@ public final class NameSorter {
       boolean last = match == matches.get(matches.size() - 1);
       for (Entry entry : match.entries()) {
         double weight = entry.weight() * match.likeness() * factor * (last ? 1 : IN_FRONT);
-        votes.add(new Vote(entry.category(), weight, entry.isSoft(), reason(match, entry, factor)));
+        votes.add(
+            new Vote(
+                entry.category(),
+                weight,
+                entry.isSoft(),
+                match.word(),
+                reason(match, entry, factor)));
       }
     }
     return votes;

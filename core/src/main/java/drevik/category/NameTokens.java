@@ -25,6 +25,11 @@ final class NameTokens {
   /** What a “2” in front of belongs to: two-mix, two-track. */
   private static final Set<String> OF_TWO = Set.of("mix", "trk", "track", "bus", "pop");
 
+  /** “Ep3” counts episodes; it is no electric piano. */
+  private static final Pattern EPISODE =
+      Pattern.compile(
+          "(?<![\\p{L}\\d])(?:[Ee]p\\d{1,3}|EP\\d{2,3}|[Ss]\\d{1,2}[Ee]\\d{1,3})(?![\\p{L}\\d])");
+
   private static final Pattern FLUEGEL = Pattern.compile("(?iu)(f)lügel");
 
   private NameTokens() {}
@@ -64,7 +69,9 @@ final class NameTokens {
             .replaceAll("")
             .replace("ß", "ss");
     List<String> tokens = new ArrayList<>();
-    for (String part : BREAKS.split(plain)) {
+    String counted = EPISODE.matcher(plain).replaceAll(" ");
+    String counting = BREAKS.matcher(counted).replaceAll("").isEmpty() ? plain : counted;
+    for (String part : BREAKS.split(counting)) {
       for (String word : atCapitals ? CAMEL.split(part) : new String[] {part}) {
         for (String piece : LETTER_DIGIT.split(word)) {
           add(tokens, piece.toLowerCase(Locale.ROOT));

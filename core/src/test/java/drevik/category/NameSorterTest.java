@@ -6,6 +6,7 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -80,6 +81,71 @@ class NameSorterTest {
   })
   void aWordThatOnlyDescribesAnotherDoesNotDecide(String name, String category) {
     assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "VO_the old piano, narration",
+    "ITV_Marta_kick off, interview",
+    "OTF market drums, interview/field",
+    "SOT_choir rehearsal, natural",
+    "SFX hammer on anvil, effects/hard",
+    "PFX footsteps gravel, effects/production",
+    "FOL feet wood, foley/feet",
+    "FOLEY keys jingle, foley/props",
+    "ADR group pub, dialogue/crowd"
+  })
+  void theDepartmentInFrontOutweighsWhatFollows(String name, String category) {
+    assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+    assertThat(NameSorter.sort(name).because()).anyMatch(why -> why.contains("in front"));
+  }
+
+  @Test
+  void theDeliveryAsAWholeTellsWhatAWordMeans() {
+    List<String> film =
+        List.of(
+            "DX_sc4_lav", "SFX door", "FOL feet", "ADR Anna", "FX train", "SD dream", "MX strings");
+    assertThat(NameSorter.sortAll(film))
+        .extracting(Sorting::category)
+        .containsExactly(
+            "dialogue/production",
+            "effects/hard",
+            "foley/feet",
+            "dialogue/adr",
+            "effects/hard",
+            "effects/design",
+            "score");
+    List<String> song = List.of("Kick", "SD", "FX", "Bass", "Lead vox", "DX piano");
+    assertThat(NameSorter.sortAll(song))
+        .extracting(Sorting::category)
+        .containsExactly("drums/kick", "drums/snare", "fx", "bass", "vocals/lead", "keys/piano");
+  }
+
+  @Test
+  void whatSomebodySaidOfANameStaysWhateverTheDeliveryIs() {
+    Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
+    List<String> names = List.of("ADR Anna", "FOL feet", "SFX door", "FX train");
+    List<Sorting> alone = new ArrayList<>(NameSorter.sortAll(names));
+    alone.set(3, byHand);
+    assertThat(NameSorter.inDelivery(names, alone)).element(3).isEqualTo(byHand);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "kalimba delay, percussion",
+    "flute chop dly, winds/flute",
+    "organ stab, keys/organ",
+    "Delay Print, print/return",
+    "Vox Delay, print/return"
+  })
+  void howItWasPlayedAndWhatWasUsedOnTheWayIsNotWhatItIs(String name, String category) {
+    assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+  }
+
+  @Test
+  void whetherAReverberationWasPrintedAloneIsAsked() {
+    assertThat(NameSorter.sort("Snare verb").confidence()).isLessThan(0.7);
+    assertThat(NameSorter.sort("Snare verb print").confidence()).isGreaterThan(0.9);
   }
 
   @ParameterizedTest

@@ -2,6 +2,7 @@ package drevik.intake.measure;
 
 import drevik.category.CategoryTree;
 import drevik.category.FileName;
+import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -12,6 +13,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * What the files around one tell of it, where its own name leaves doubt: those in the same folder,
@@ -53,8 +55,18 @@ public final class NeighbourSorting {
 
   private NeighbourSorting() {}
 
+  private static List<Named> inDelivery(List<Named> alone) {
+    List<Sorting> sortings =
+        NameSorter.inDelivery(
+            alone.stream().map(Named::name).toList(), alone.stream().map(Named::sorting).toList());
+    return IntStream.range(0, alone.size())
+        .mapToObj(i -> new Named(alone.get(i).name(), sortings.get(i)))
+        .toList();
+  }
+
   /** One answer for each file, in their order; most often the one that it had. */
-  public static List<Sorting> of(List<Named> files) {
+  public static List<Sorting> of(List<Named> alone) {
+    List<Named> files = inDelivery(alone);
     Map<String, List<Named>> folders = new LinkedHashMap<>();
     files.forEach(
         file -> folders.computeIfAbsent(file.folder(), key -> new ArrayList<>()).add(file));

@@ -1,0 +1,136 @@
+package drevik.category;
+
+import drevik.category.NameSorter.Vote;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * In work for picture, a name begins with its department, and what follows describes the moment:
+ * “VO the old piano” is narration, “SFX hammer on anvil” an effect. What follows may only say which
+ * part of the department it is of: “DX futz phone”.
+ */
+final class Departments {
+  /**
+   * What a name begins with.
+   *
+   * @param category that of the department
+   * @param words how many words say it
+   * @param sure false for a word that says so only where the whole delivery is of picture
+   */
+  record Head(String category, int words, boolean sure, String written) {}
+
+  private record Department(String category, boolean sure) {}
+
+  private static final Map<String, Department> BY_WORD = new HashMap<>();
+
+  /** Words of one or two pieces. */
+  private static final int LONGEST = 2;
+
+  static {
+    sure(
+        "narration",
+        "vo,narr,narrator,narration,voiceover,voice over,voice off,voix off,off sprecher,sprecher,"
+            + "sprecherin,erzahler,erzahlerin,narratrice,narrateur,narrador,narradora,locucion,"
+            + "narratore,kommentar,off kommentar");
+    sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista");
+    sure("interview/field", "otf");
+    sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound");
+    sure("dialogue/adr", "adr,synchron,nachsynchron,postsynchro,postsync");
+    sure("effects/hard", "sfx,hfx,hard fx,hardfx");
+    sure("effects/production", "pfx,prod fx,production fx,produktionseffekte");
+    sure("effects/design", "dsgn,sdx,sounddesign,sound design,sfx des,sfx dsgn,sfx dsn");
+    sure("foley", "fol,foley,bruitage,bruitages,gerausche,geraeusche,gerauschemacher");
+    sure("ambience/tone", "roomtone,room tone,raumton,tonraum");
+    sure("dialogue/crowd", "walla,loop group,loopgroup,adr group,group adr,grp adr");
+    sure("dialogue/futz", "futz");
+    inPicture("dialogue/production", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo");
+    inPicture("dialogue/production", "oton,o ton,ot,prod,prod dx");
+    inPicture("dialogue/crowd", "crowd,grp,gemurmel");
+    inPicture("ambience", "amb,amb int,amb ext,bg,bgs,atmo,atm,atmos,ambiance,ambience,ambiente");
+    inPicture("ambience/tone", "rt,raumatmo,stille");
+    inPicture("score", "mx,mus,music,musik,musique,musica,score,filmmusik,cue");
+    inPicture(
+        "score/source", "source music,source,src,mx src,mus source,mx source,source mx,src mx");
+    inPicture("effects/hard", "fx,effekt,effekte,effects,bruits,bruit,efectos");
+    inPicture("effects/design", "sd,des,design,dsn,fx des,des fx");
+    inPicture("foley", "fly");
+    inPicture("interview", "int");
+  }
+
+  /** What follows may say this of a department, beside what it says anyhow. */
+  private static final Map<String, Map<String, Set<String>>> PARTS =
+      Map.of(
+          "dialogue/production",
+          Map.of(
+              "dialogue/futz", Set.of("futz", "futzed", "walkie", "megaphone", "intercom"),
+              "dialogue/adr", Set.of("adr"),
+              "dialogue/crowd", Set.of("walla", "crowd", "group", "grp")),
+          "dialogue/adr",
+          Map.of("dialogue/crowd", Set.of("group", "grp", "walla", "crowd", "groupe")),
+          "effects/hard",
+          Map.of("effects/design", Set.of("des", "design", "dsgn", "dsn", "drone", "whoosh")),
+          "score",
+          Map.of("score/source", Set.of("source", "src", "diegetic", "radio", "jukebox")),
+          "interview",
+          Map.of("interview/field", Set.of("otf", "field", "location", "roof")),
+          "ambience",
+          Map.of("ambience/tone", Set.of("roomtone", "tone", "rt")));
+
+  /** Parts that are said by entries of the book, where they are of the same family. */
+  private static final Set<String> ASK_THE_BOOK = Set.of("foley", "dialogue/production");
+
+  private Departments() {}
+
+  private static void sure(String category, String words) {
+    add(category, words, true);
+  }
+
+  private static void inPicture(String category, String words) {
+    add(category, words, false);
+  }
+
+  private static void add(String category, String words, boolean sure) {
+    for (String word : words.split(",")) {
+      BY_WORD.put(word, new Department(category, sure));
+    }
+  }
+
+  /** The department that a name begins with, the longest phrase first. */
+  static Optional<Head> headOf(List<String> tokens) {
+    for (int length = Math.min(LONGEST, tokens.size()); length > 0; length--) {
+      String phrase = String.join(" ", tokens.subList(0, length));
+      Department department = BY_WORD.get(phrase);
+      if (department != null) {
+        return Optional.of(new Head(department.category(), length, department.sure(), phrase));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** True for a name that no delivery of music has. */
+  static boolean isOfPicture(String name) {
+    return headOf(NameTokens.of(name)).filter(Head::sure).isPresent();
+  }
+
+  /** The category of what begins with a department: that itself, or the part that follows. */
+  static String partOf(Head head, List<String> rest, List<Vote> votes) {
+    for (Map.Entry<String, Set<String>> part :
+        PARTS.getOrDefault(head.category(), Map.of()).entrySet()) {
+      if (rest.stream().anyMatch(part.getValue()::contains)) {
+        return part.getKey();
+      }
+    }
+    if (!ASK_THE_BOOK.contains(head.category())) {
+      return head.category();
+    }
+    String family = CategoryTree.topOf(head.category());
+    return votes.stream()
+        .filter(vote -> vote.family().equals(family) && !vote.category().equals(family))
+        .max(java.util.Comparator.comparingDouble(Vote::weight))
+        .map(Vote::category)
+        .orElse(head.category());
+  }
+}

@@ -1,0 +1,41 @@
+package drevik.category;
+
+import java.util.List;
+
+/**
+ * What a delivery as a whole is of. A word such as “FX” or “SD” means one thing among dialogue and
+ * foley, and another among drums.
+ */
+public enum KindOfWork {
+  /** Dialogue, foley, backgrounds. */
+  PICTURE,
+  /** Instruments and voices that sing. */
+  MUSIC,
+  /** One name alone, or a little of both. */
+  UNTOLD;
+
+  /** A film may come with its songs, but no song with foley: this share is enough. */
+  private static final double SHARE_OF_PICTURE = 0.5;
+
+  private static final int FEWEST = 3;
+
+  /**
+   * @param names of a whole delivery
+   * @param sortings of each by itself
+   */
+  static KindOfWork of(List<String> names, List<Sorting> sortings) {
+    int picture = 0;
+    int music = 0;
+    for (int i = 0; i < names.size(); i++) {
+      if (Departments.isOfPicture(names.get(i))) {
+        picture++;
+      } else if (NameSorter.MUSICAL.contains(CategoryTree.topOf(sortings.get(i).category()))) {
+        music++;
+      }
+    }
+    if (picture >= FEWEST && picture > SHARE_OF_PICTURE * music) {
+      return PICTURE;
+    }
+    return music >= FEWEST && picture == 0 ? MUSIC : UNTOLD;
+  }
+}
