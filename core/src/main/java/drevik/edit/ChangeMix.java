@@ -144,7 +144,9 @@ public record ChangeMix(Changes<Mix> set) implements Edit {
           .map(name -> "name the Mix “" + name.strip() + "”")
           .orElse("describe the Mix");
     }
-    return words.size() <= 2 ? String.join(", and ", words) : "change " + words.size() + " things";
+    return words.size() <= 2
+        ? String.join(", and ", words)
+        : words.get(0) + ", " + words.get(1) + ", and " + (words.size() - 2) + " more";
   }
 
   /** What happens to members of a list: “add the output “Print””, “change 3 sections”. */

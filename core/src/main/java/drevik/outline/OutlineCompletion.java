@@ -21,8 +21,8 @@ public final class OutlineCompletion {
    */
   public record Completion(int from, List<String> choices) {}
 
-  private static final List<String> LEVELS =
-      List.of(MarkTexts.SILENT, "0", "-3", "-6", "-9", "-12", "-15", "-18", MarkTexts.OFF);
+  /** Figures are typed: one that is offered would stand in for another that begins like it. */
+  private static final List<String> LEVELS = List.of(MarkTexts.SILENT, MarkTexts.OFF);
 
   private final OutlineText text;
   private final ReadNames names;

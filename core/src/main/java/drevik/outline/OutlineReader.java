@@ -199,13 +199,14 @@ final class OutlineReader {
         }
       }
     }
-    Map<String, String> own = OwnCategories.of(after);
+    Map<String, List<String>> own = OwnCategories.of(after);
     for (Entry entry : entries) {
-      String category = own.get(entry.id());
-      if (category != null
-          && entry.was() == null
-          && map.rules().getOrDefault(category, CategoryRule.NOTHING).destination() == null) {
-        map = sending(map, category, entry.id());
+      List<String> categories =
+          entry.was() == null ? own.getOrDefault(entry.id(), List.of()) : List.of();
+      for (String category : categories) {
+        if (map.rules().getOrDefault(category, CategoryRule.NOTHING).destination() == null) {
+          map = sending(map, category, entry.id());
+        }
       }
     }
     return after.withCategoryMap(map);

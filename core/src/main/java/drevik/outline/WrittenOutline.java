@@ -77,7 +77,7 @@ record WrittenOutline(Map<String, Line> lines, List<String> controls) {
     private final Map<String, List<Control>> over = new HashMap<>();
     private final Map<String, List<Output>> printed = new HashMap<>();
     private final Map<String, List<String>> taken = new LinkedHashMap<>();
-    private final Map<String, String> own;
+    private final Map<String, List<String>> own;
     private final Map<String, Integer> depths = new LinkedHashMap<>();
 
     Writer(Mix mix, ReadNames names) {
@@ -162,7 +162,7 @@ record WrittenOutline(Map<String, Line> lines, List<String> controls) {
         word(marks, Sign.CATEGORY, channel.category());
       }
       for (String category : taken.getOrDefault(channel.id(), List.of())) {
-        if (!category.equals(own.get(channel.id()))) {
+        if (!own.getOrDefault(channel.id(), List.of()).contains(category)) {
           word(marks, Sign.TAKES, category);
         }
       }

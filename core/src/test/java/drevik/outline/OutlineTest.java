@@ -107,6 +107,19 @@ class OutlineTest {
   }
 
   @Test
+  void aFamilyWithoutABusGoesWhereItsSeatsStandAndNothingGoesIntoAParallel() {
+    Mix mix =
+        Outline.create(
+            "x",
+            "Mix\n  Keys Bus\n    Piano\n    Synth pad\n    Room >>Room Smash\n  Room Smash :bus");
+    assertThat(mix.categoryMap().destinationOf("synth/lead"))
+        .hasValueSatisfying(to -> assertThat(to.value()).isEqualTo(named(mix, "Keys Bus").id()));
+    assertThat(mix.categoryMap().rules().values())
+        .noneMatch(rule -> named(mix, "Room Smash").id().equals(rule.destination()));
+    assertThat(Outline.write(mix)).doesNotContain("<");
+  }
+
+  @Test
   void aSendIntoAReturnIsReadyAndNotOpenWhereNothingSaysItsLevel() {
     Mix mix = Outline.create("x", "Mix\n  Kick >Plate\n  Plate verb\n  Plate :return\n");
     assertThat(named(mix, "Kick").sends().get(0).levelDb()).isEqualTo(-144);

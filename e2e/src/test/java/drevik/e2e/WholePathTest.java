@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
-import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
@@ -17,14 +16,11 @@ import com.microsoft.playwright.options.KeyboardModifier;
 import com.microsoft.playwright.options.MouseButton;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -55,28 +51,6 @@ class WholePathTest {
     Page page = browser.page(scheme);
     page.navigate(application.url(path));
     return page;
-  }
-
-  private Path print(Page page, String to) throws IOException {
-    page.keyboard().press("6");
-    button(page, "Print 11 outputs").click();
-    assertThat(page.getByText("Stems add up to the mix"))
-        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
-    Download download = page.waitForDownload(() -> page.getByText("Download all as zip").click());
-    Path zip = folder.resolve(to + ".zip");
-    download.saveAs(zip);
-    return unpack(zip, folder.resolve(to));
-  }
-
-  private static Path unpack(Path zip, Path into) throws IOException {
-    Files.createDirectories(into);
-    try (InputStream in = Files.newInputStream(zip);
-        ZipInputStream entries = new ZipInputStream(in)) {
-      for (ZipEntry e = entries.getNextEntry(); e != null; e = entries.getNextEntry()) {
-        Files.copy(entries, into.resolve(e.getName()));
-      }
-    }
-    return into;
   }
 
   private static List<Path> stems(Path folder) throws IOException {
@@ -185,7 +159,7 @@ class WholePathTest {
     page.getByText("Set start and end").waitFor();
     page.keyboard().press("t");
     assertThat(page.getByText("Set start and end")).isHidden();
-    Path first = print(page, "first");
+    Path first = Prints.print(page, 11, folder.resolve("first"));
     List<Path> stems = stems(first);
     assertThat(stems).hasSize(9);
     assertThat(Audio.residualDbfs(first.resolve("Mix.wav"), stems)).isLessThan(-120);
@@ -207,16 +181,7 @@ class WholePathTest {
     assertThat(page.getByText("2 channels picked")).isVisible();
     page.keyboard().press("m");
     assertThat(page.getByLabel("Undo: mute 2 channels")).isVisible();
-    page.keyboard().press("6");
-    assertThat(page.getByText("The Mix has moved on")).isVisible();
-    page.keyboard().press("p");
-    assertThat(page.getByText("The Mix has moved on"))
-        .isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
-    assertThat(page.getByText("Stems add up to the mix"))
-        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
-    Download download = page.waitForDownload(() -> page.getByText("Download all as zip").click());
-    download.saveAs(folder.resolve("second.zip"));
-    Path second = unpack(folder.resolve("second.zip"), folder.resolve("second"));
+    Path second = Prints.printAgain(page, folder.resolve("second"));
     for (Path stem : stems) {
       boolean same = Files.mismatch(stem, second.resolve(stem.getFileName())) == -1;
       assertThat(same).as(stem.toString()).isEqualTo(!stem.endsWith("Drums stem.wav"));
