@@ -9,6 +9,7 @@ import {
 } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
 import { notify, tellDone } from "../shell/notices";
+import { anew } from "./anew";
 import { changed } from "./change";
 import { freshId } from "./changes";
 import {
@@ -153,10 +154,10 @@ function useMixChange<V>(
     onSuccess: (answer, value) => {
       take(client, id, answer);
       tell(answer, value);
-      void client.invalidateQueries({ queryKey: ["shelf"] });
-      void client.invalidateQueries({ queryKey: ["delivery"] });
+      void anew(client, ["shelf"]);
+      void anew(client, ["delivery"]);
     },
-    onError: () => void client.invalidateQueries({ queryKey: ["mix", id] }),
+    onError: () => void anew(client, ["mix", id]),
   });
 }
 
@@ -177,7 +178,7 @@ function take(client: QueryClient, id: string, change: MixChange) {
   if (after) {
     client.setQueryData(["mix", id], after);
   } else {
-    void client.invalidateQueries({ queryKey: ["mix", id] });
+    void anew(client, ["mix", id]);
   }
 }
 
@@ -469,7 +470,7 @@ export function useMake() {
           );
       }
     },
-    onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
+    onSuccess: () => anew(client, ["shelf"]),
   });
 }
 
@@ -516,7 +517,7 @@ export function useNameRevision(id: string) {
           body: { name },
         }),
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["history", id] }),
+    onSuccess: () => anew(client, ["history", id]),
   });
 }
 
@@ -538,7 +539,7 @@ export function useArchive() {
       answered(
         api.POST("/api/mixes/{id}/archive", { params: { path: { id } }, body: { archived } }),
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
+    onSuccess: () => anew(client, ["shelf"]),
   });
 }
 
@@ -577,7 +578,7 @@ export function useStartSession() {
   return useAsking({
     mutationFn: (body: { template: string; name: string }) =>
       answered(api.POST("/api/mixes/sessions", { body })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["shelf"] }),
+    onSuccess: () => anew(client, ["shelf"]),
   });
 }
 
@@ -616,7 +617,7 @@ export function useMeasuring(delivery: DeliveryView | undefined): number {
   const due = shown - now >= Math.max(1, shown / 8) || (shown > 0 && now === 0);
   useEffect(() => {
     if (due) {
-      void client.invalidateQueries({ queryKey: ["delivery", id] });
+      void anew(client, ["delivery", id]);
     }
   }, [client, id, due, now]);
   return now;
@@ -651,7 +652,7 @@ function useDeliveryChange<T>(deliveryId: string, ask: (what: T) => Promise<Deli
     mutationFn: ask,
     onSuccess: (view) => {
       client.setQueryData(["delivery", deliveryId], view);
-      void client.invalidateQueries({ queryKey: ["report", deliveryId] });
+      void anew(client, ["report", deliveryId]);
     },
   });
 }
@@ -770,7 +771,7 @@ export function usePrint(mixId: string) {
       answered(
         api.POST("/api/mixes/{mixId}/prints", { params: { path: { mixId } }, body: { outputs } }),
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["prints", mixId] }),
+    onSuccess: () => anew(client, ["prints", mixId]),
   });
 }
 
@@ -779,7 +780,7 @@ export function useCancelPrint(mixId: string) {
   return useAsking({
     mutationFn: (id: string) =>
       answered(api.POST("/api/prints/{id}/cancel", { params: { path: { id } } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["prints", mixId] }),
+    onSuccess: () => anew(client, ["prints", mixId]),
   });
 }
 

@@ -1,6 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { useCallback, useSyncExternalStore } from "react";
 import { useQueryClient } from "@tanstack/react-query";
+import { anew } from "../api/anew";
 import { messageOf } from "../api/client";
 import { openDelivery } from "../api/queries";
 import { notify } from "../shell/notices";
@@ -53,8 +54,8 @@ async function send(client: QueryClient, mix: string, delivery: string, received
       .join(", ")
       .concat("."),
   );
-  await client.invalidateQueries({ queryKey: ["deliveries", mix] });
-  await client.invalidateQueries({ queryKey: ["delivery", delivery] });
+  await anew(client, ["deliveries", mix]);
+  await anew(client, ["delivery", delivery]);
 }
 
 function complain(error: unknown) {
@@ -64,7 +65,7 @@ function complain(error: unknown) {
 /** Opens a delivery for a Mix and sends files into it. */
 export async function receiveInto(client: QueryClient, mix: string, received: Received[]) {
   const delivery = await openDelivery(mix, nameOfBatch(received));
-  await client.invalidateQueries({ queryKey: ["deliveries", mix] });
+  await anew(client, ["deliveries", mix]);
   void send(client, mix, delivery, received).catch((error: unknown) => {
     put(mix, undefined);
     complain(error);
