@@ -394,6 +394,33 @@ export function pasted(text: string) {
   return answered(api.POST("/api/outline/pasted", { body: { text } }));
 }
 
+/** Chains on the shelf, those that fit a category first. */
+export function useChains(category?: string, wanted = true) {
+  return useQuery({
+    queryKey: ["chains", category],
+    enabled: wanted,
+    queryFn: () => answered(api.GET("/api/chains", { params: { query: { category } } })),
+  });
+}
+
+/** Keeps the chain of a channel on the shelf. */
+export function useKeepChain() {
+  const client = useQueryClient();
+  return useAsking({
+    mutationFn: (body: {
+      mix: string;
+      channel: string;
+      name: string;
+      category: string;
+      purpose: string;
+    }) => answered(api.POST("/api/chains", { body })),
+    onSuccess: (_, kept) => {
+      notify(`“${kept.name.trim()}” is on the shelf.`);
+      return anew(client, ["chains"]);
+    },
+  });
+}
+
 export function usePaths(
   id: string,
   revision: number,
@@ -543,7 +570,7 @@ export function useArchive() {
   });
 }
 
-export type Removable = "mix" | "delivery" | "print";
+export type Removable = "mix" | "delivery" | "print" | "chain";
 
 export function useSpace() {
   return useQuery({ queryKey: ["space"], queryFn: () => answered(api.GET("/api/space")) });

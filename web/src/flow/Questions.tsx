@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useChains, useKnowledge } from "../api/queries";
 import { Chooser, type Choice } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
 import { db, plural } from "../ui/format";
@@ -8,6 +8,7 @@ import { controlled } from "./brackets";
 import { ChainDialog } from "./build/ChainDialog";
 import { ControlDialog } from "./build/ControlDialog";
 import { CreateDialog } from "./build/CreateDialog";
+import { KeepChainDialog } from "./build/KeepChainDialog";
 import { SendDialog } from "./build/SendDialog";
 import { TimesDialog } from "./build/TimesDialog";
 import { RenameDialog } from "./RenameDialog";
@@ -19,10 +20,11 @@ type Listed =
   | "find"
   | "stowed"
   | "copy-sends"
+  | "put-chain"
   | "group"
   | "only"
   | "controlled";
-type Formed = "rename" | "create" | "fan" | "control" | "chain" | "times";
+type Formed = "rename" | "create" | "fan" | "control" | "chain" | "keep-chain" | "times";
 export type Asking = Listed | Formed;
 
 interface QuestionsProps {
@@ -58,6 +60,8 @@ function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
       return <ControlDialog picked={picked} {...form} />;
     case "chain":
       return <ChainDialog picked={picked} {...form} />;
+    case "keep-chain":
+      return picked[0] && <KeepChainDialog mix={rest.view.id} of={picked[0]} {...form} />;
     case "times":
       return <TimesDialog {...form} />;
     default:
@@ -98,6 +102,8 @@ interface ChoosersProps {
 function Choosers(props: ChoosersProps) {
   const { view, picked, asking, onClose, onEdit, onFind, onOnly, onPick } = props;
   const knowledge = useKnowledge().data;
+  const first = view.document.channels.find((one) => one.id === picked[0]);
+  const chains = useChains(first?.category, asking === "put-chain").data ?? [];
   const what = `${plural(picked.length, "channel")}`;
   const lead = (id: string) => (
     <Mark
@@ -161,6 +167,23 @@ function Choosers(props: ChoosersProps) {
       placeholder: "Channel with sends",
       choices: channelChoices((one) => one.sends.length > 0 && !picked.includes(one.id)),
       choose: (id) => close({ edit: "copy-sends", from: id, channels: picked }),
+    },
+    "put-chain": {
+      title: `Put a chain on ${what}, in place of what is there…`,
+      placeholder: "Name, instrument or processor",
+      choices: chains
+        .filter((one) => one.removedAt === undefined)
+        .map((one) => ({
+          id: one.id,
+          label: one.chain.name,
+          hint: `${one.chain.category} · ${one.chain.chain.map((insert) => insert.processor).join(", ")}`,
+        })),
+      choose: (id) => {
+        const chain = chains.find((one) => one.id === id)?.chain;
+        if (chain) {
+          close({ edit: "put-chain", chain, channels: picked });
+        }
+      },
     },
     group: {
       title: `Show ${what} with the seats of…`,

@@ -5,7 +5,8 @@ import { shown } from "../shell/keys";
 
 /** What a right click on a row offers: the same acts as the bar and the keys. */
 const OFFERED = [
-  ["send-to", "fan", "chain", "control"],
+  ["send-to", "fan", "control"],
+  ["chain", "put-chain", "keep-chain"],
   ["category", "colour", "rename", "group"],
   ["duplicate", "mute", "stow", "remove"],
   ["hear", "fold", "only", "create"],

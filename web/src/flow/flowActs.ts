@@ -32,6 +32,20 @@ export function useFlowActs(doing: Doing): Act[] {
       { id: "rename", label: "Rename…", key: "n", can: some, run: () => ask("rename") },
       { id: "fan", label: "Sends…", key: "s", can: some, run: () => ask("fan") },
       { id: "chain", label: "Chain…", key: "i", can: some, run: () => ask("chain") },
+      {
+        id: "put-chain",
+        label: "Put a chain from the shelf…",
+        key: "l",
+        can: some,
+        run: () => ask("put-chain"),
+      },
+      {
+        id: "keep-chain",
+        label: "Keep this chain on the shelf…",
+        key: "shift+i",
+        can: (channels.get(picked[0] ?? "")?.chain.length ?? 0) > 0,
+        run: () => ask("keep-chain"),
+      },
       { id: "control", label: "Control…", key: "v", can: some, run: () => ask("control") },
       {
         id: "copy-sends",

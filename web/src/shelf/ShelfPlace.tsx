@@ -19,6 +19,7 @@ import { receiveInto } from "../intake/receiving";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { plural, when } from "../ui/format";
 import { JOBS } from "../ui/jobs";
+import { ChainSection } from "./ChainSection";
 import { FlowThumb } from "./FlowThumb";
 import { SpaceDialog } from "./SpaceDialog";
 
@@ -170,6 +171,7 @@ export function ShelfPlace() {
           )
         );
       })}
+      <ChainSection wanted={wanted} />
       {dropped && (
         <SessionOfDrop
           received={dropped}

@@ -19,6 +19,7 @@ public sealed interface Edit
         KeepClips,
         MoveChannels,
         PasteCells,
+        PutChain,
         RemoveChannels,
         RemoveControls,
         RemoveOutputs,

@@ -9,6 +9,7 @@ import drevik.audio.Layout;
 import drevik.codec.Documents;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
+import drevik.mix.KeptChain;
 import drevik.mix.Key;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
@@ -70,6 +71,11 @@ class AnyEditsTest {
                                     .withKey(new Key(key, Tap.PRE_FADER)),
                                 List.of()))),
             Combinators.combine(id, ids).as(CopyChain::new),
+            ids.map(
+                c ->
+                    new PutChain(
+                        new KeptChain("k", "bass", "", List.of(insert("compressor", Map.of()))),
+                        c)),
             Combinators.combine(id, Arbitraries.strings().ofMaxLength(12))
                 .as((to, name) -> create(name, to)),
             Combinators.combine(ids, level)

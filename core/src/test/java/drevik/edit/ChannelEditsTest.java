@@ -11,6 +11,7 @@ import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.JobKind;
+import drevik.mix.KeptChain;
 import drevik.mix.Key;
 import drevik.mix.Limits;
 import drevik.mix.Mix;
@@ -22,6 +23,7 @@ import drevik.mix.field.MixField;
 import drevik.route.SignalGraph;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -46,6 +48,50 @@ class ChannelEditsTest {
                 new SetSend(List.of("plate"), List.of("plate"), send(Tap.PRE_FADER, 0.0, true))
                     .applyTo(band()))
         .hasMessageContaining("plate → plate");
+  }
+
+  @Test
+  void aKeptChainTakesThePlaceOfAnotherAndWhatListenedStillDoes() {
+    Mix keyed =
+        band()
+            .mapChannels(
+                c ->
+                    c.id().equals("drums")
+                        ? c.withChain(
+                            List.of(
+                                insert("compressor", Map.of("threshold", -20.0))
+                                    .withKey(new Key("voice", Tap.PRE_FADER))))
+                        : c);
+    KeptChain kept =
+        KeptChain.of(keyed.channel("drums").orElseThrow(), " Duck ", "drums", "Makes room.");
+    assertThat(kept.name()).isEqualTo("Duck");
+    assertThat(kept.chain()).allMatch(insert -> insert.key() == null);
+    Mix after = new PutChain(kept, List.of("drums", "kick")).applyTo(keyed);
+    assertThat(after.channel("kick").orElseThrow().chain().get(0).settings())
+        .containsEntry("threshold", -20.0);
+    assertThat(after.channel("kick").orElseThrow().chain().get(0).key()).isNull();
+    assertThat(after.channel("drums").orElseThrow().chain().get(0).key())
+        .isEqualTo(new Key("voice", Tap.PRE_FADER));
+    assertThat(new PutChain(kept, List.of("kick")).says(keyed))
+        .isEqualTo("put the chain “Duck” on “kick”");
+  }
+
+  @Test
+  void onlyAChainIsKeptUnderANameAndACategory() {
+    Channel drums = band().channel("drums").orElseThrow();
+    Channel loaded = drums.withChain(List.of(insert("limiter", Map.of())));
+    assertThatThrownBy(() -> KeptChain.of(drums.withChain(List.of()), "x", "drums", ""))
+        .hasMessageContaining("has no chain");
+    assertThatThrownBy(() -> KeptChain.of(loaded, " ", "drums", ""))
+        .hasMessageContaining("write one");
+    assertThatThrownBy(() -> KeptChain.of(loaded, "x", "drum", "")).hasMessageContaining("drum");
+    assertThatThrownBy(() -> KeptChain.of(loaded, "x".repeat(201), "drums", ""))
+        .hasMessageContaining("200");
+    KeptChain bass = new KeptChain("b", "bass/sub", "", loaded.chain());
+    KeptChain kick = new KeptChain("k", "drums/kick", "", loaded.chain());
+    KeptChain drum = new KeptChain("d", "drums", "", loaded.chain());
+    assertThat(Stream.of(bass, drum, kick).sorted(KeptChain.fitting("drums/kick")))
+        .containsExactly(kick, drum, bass);
   }
 
   @Test

@@ -319,6 +319,35 @@ class ServerTest {
   }
 
   @Test
+  void chainsAreKeptRemovedBroughtBackAndPutOnChannels() {
+    String mix = session();
+    JsonNode fitting = server.get("/api/chains?category=vocals/lead").body();
+    assertThat(fitting.path(0).path("chain").path("category").asString()).isEqualTo("vocals/lead");
+    Map<String, Object> wanted =
+        Map.of("mix", mix, "channel", "master", "name", "Mine", "category", "print", "purpose", "");
+    JsonNode kept = null;
+    for (JsonNode line : server.post("/api/chains", wanted).body()) {
+      kept = line.path("chain").path("name").asString().equals("Mine") ? line : kept;
+    }
+    assertThat(kept.path("chain").path("chain")).hasSize(3);
+    Map<String, Object> none = new HashMap<>(wanted);
+    none.put("channel", "kick-in");
+    assertThat(server.post("/api/chains", none).detail()).contains("has no chain");
+    none.put("channel", "nobody");
+    assertThat(server.post("/api/chains", none).status()).isEqualTo(404);
+    Map<String, Object> put =
+        Map.of("edit", "put-chain", "chain", kept.path("chain"), "channels", List.of("hat"));
+    JsonNode changed = server.edit(mix, 1, put).body();
+    assertThat(changed.path("channels").path(0).path("chain")).hasSize(3);
+    assertThat(changed.path("undo").asString()).isEqualTo("put the chain “Mine” on “Hat”");
+    String there = "/api/space/chain/" + kept.path("id").asString();
+    assertThat(server.delete(there).status()).isEqualTo(200);
+    assertThat(server.get("/api/chains").body().toString()).contains("removedAt");
+    assertThat(server.post(there + "/back", Map.of()).status()).isEqualTo(200);
+    assertThat(server.get("/api/chains").body().toString()).doesNotContain("removedAt");
+  }
+
+  @Test
   void whatCanStandInAnOutlineIsOfferedAndListsBecomeLines() {
     Map<String, Object> place = Map.of("text", "Kick :ste", "line", 1, "column", 9);
     JsonNode offered = server.post("/api/outline/completion", place).body();

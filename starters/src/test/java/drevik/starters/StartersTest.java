@@ -7,13 +7,19 @@ import static org.assertj.core.api.Assertions.within;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
+import drevik.category.CategoryTree;
 import drevik.check.LineCheck;
 import drevik.codec.Documents;
 import drevik.deliver.NamePattern;
+import drevik.dsp.Parameter;
+import drevik.dsp.Processors;
+import drevik.edit.PutChain;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
+import drevik.mix.Insert;
+import drevik.mix.KeptChain;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.render.PrintOptions;
@@ -25,6 +31,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -100,5 +108,34 @@ class StartersTest {
     assertThat(album.outputs()).hasSize(13);
     assertThat(LineCheck.of(album)).isEmpty();
     assertThatThrownBy(() -> Starters.album(0)).hasMessageContaining("1 to 60");
+  }
+
+  static List<KeptChain> chains() {
+    return StarterChains.all();
+  }
+
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("chains")
+  void aChainThatShipsSetsWhatThereIsWithinItsRange(KeptChain kept) {
+    assertThat(CategoryTree.has(kept.category())).isTrue();
+    assertThat(kept.purpose()).hasSizeGreaterThan(20);
+    for (Insert insert : kept.chain()) {
+      Map<String, Parameter> known =
+          Processors.byId(insert.processor()).orElseThrow().parameters().stream()
+              .collect(Collectors.toMap(Parameter::id, one -> one));
+      insert
+          .settings()
+          .forEach(
+              (id, value) -> {
+                assertThat(known).as(kept.name()).containsKey(id);
+                assertThat(value)
+                    .as(kept.name() + ", " + id)
+                    .isBetween(known.get(id).least(), known.get(id).most());
+              });
+    }
+    Mix mix = new PutChain(kept, List.of("kick-in", "master")).applyTo(Starters.bandOfEight());
+    assertThat(mix.channel("kick-in").orElseThrow().chain())
+        .extracting(Insert::settings)
+        .isEqualTo(kept.chain().stream().map(Insert::settings).toList());
   }
 }

@@ -4,7 +4,8 @@ package drevik.server.space;
 enum Removable {
   MIX("mix", "mix"),
   DELIVERY("delivery", "delivery"),
-  PRINT("print_run", "print");
+  PRINT("print_run", "print"),
+  CHAIN("kept_chain", "chain");
 
   private final String table;
   private final String word;

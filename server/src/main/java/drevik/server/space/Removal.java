@@ -79,6 +79,9 @@ public class Removal {
   }
 
   private boolean isPrinted(Removable what, String id) {
+    if (what == Removable.CHAIN) {
+      return false;
+    }
     String column = what == Removable.MIX ? "mix_id" : "id";
     return jdbc.sql(
                 "select count(*) from print_run where "
@@ -145,6 +148,7 @@ public class Removal {
             case MIX -> dropMix(id, files);
             case DELIVERY -> dropDelivery(id, files);
             case PRINT -> dropPrint(id, files);
+            case CHAIN -> jdbc.sql("delete from kept_chain where id = ?").param(id).update();
           }
         });
     // Files go when no row speaks of them any more.

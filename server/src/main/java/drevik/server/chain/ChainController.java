@@ -1,0 +1,38 @@
+package drevik.server.chain;
+
+import drevik.server.chain.KeptChains.ChainLine;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Chains on the shelf; how they are removed and brought back is as with all else. */
+@RestController
+@RequestMapping(path = "/api/chains", produces = MediaType.APPLICATION_JSON_VALUE)
+class ChainController {
+  /** The chain of a channel, and under what it is to be kept. */
+  record NewChain(String mix, String channel, String name, String category, String purpose) {}
+
+  private final KeptChains chains;
+
+  ChainController(KeptChains chains) {
+    this.chains = chains;
+  }
+
+  /** Those that fit a category first. */
+  @GetMapping
+  List<ChainLine> chains(@RequestParam(required = false) @Nullable String category) {
+    return chains.list(category);
+  }
+
+  @PostMapping
+  List<ChainLine> keepChain(@RequestBody NewChain wanted) {
+    chains.keep(wanted.mix(), wanted.channel(), wanted.name(), wanted.category(), wanted.purpose());
+    return chains.list(null);
+  }
+}

@@ -1,0 +1,68 @@
+package drevik.server.chain;
+
+import drevik.category.CategoryTree;
+import drevik.mix.Channel;
+import drevik.mix.KeptChain;
+import drevik.server.Ids;
+import drevik.server.NotFound;
+import drevik.server.mix.Mixes;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Whole chains, kept by what they are for. */
+@Service
+public class KeptChains {
+  /**
+   * A chain on the shelf.
+   *
+   * @param removedAt null for one that is there
+   */
+  record ChainLine(String id, KeptChain chain, Instant at, @Nullable Instant removedAt) {}
+
+  private final KeptChainRows rows;
+  private final Mixes mixes;
+  private final Clock clock;
+
+  KeptChains(KeptChainRows rows, Mixes mixes, Clock clock) {
+    this.rows = rows;
+    this.mixes = mixes;
+    this.clock = clock;
+  }
+
+  /**
+   * Those that fit a category first.
+   *
+   * @param category null for the order of the tree
+   */
+  @Transactional(readOnly = true)
+  public List<ChainLine> list(@Nullable String category) {
+    return rows.findAll().stream()
+        .map(row -> new ChainLine(row.id, row.chain, row.at, row.removedAt))
+        .sorted(
+            Comparator.comparing(
+                ChainLine::chain,
+                KeptChain.fitting(category == null ? CategoryTree.UNKNOWN : category)))
+        .toList();
+  }
+
+  /** Keeps the chain of a channel as it is now. */
+  @Transactional
+  public void keep(String mix, String channel, String name, String category, String purpose) {
+    Channel from =
+        mixes
+            .document(mix)
+            .channel(channel)
+            .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));
+    keep(KeptChain.of(from, name, category, purpose));
+  }
+
+  @Transactional
+  public void keep(KeptChain chain) {
+    rows.save(new KeptChainRow(Ids.next(), chain, clock.instant()));
+  }
+}
