@@ -2,7 +2,7 @@
 import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
-import { channel, show, view, withServer } from "../testing/render";
+import { answers, channel, show, view, withServer } from "../testing/render";
 import { Questions, type Asking } from "./Questions";
 
 withServer();
@@ -40,6 +40,23 @@ function ask(asking: Asking) {
 const choices = () => screen.getAllByRole("option").map((one) => one.textContent);
 
 describe("lists to choose from", () => {
+  it("put a chain from the shelf, but none that was removed", async () => {
+    const glue = { name: "Glue", category: "drums", purpose: "", chain: [] };
+    answers.set("GET /api/chains", [
+      { id: "1", chain: { ...glue, name: "Gone" }, at: "", removedAt: "2026-01-01T00:00:00Z" },
+      { id: "2", chain: glue, at: "" },
+    ]);
+    const { onEdit } = ask("put-chain");
+    await screen.findByText("Glue");
+    expect(screen.queryByText("Gone")).toBeNull();
+    await userEvent.keyboard("{Enter}");
+    expect(onEdit).toHaveBeenLastCalledWith({
+      edit: "put-chain",
+      chain: glue,
+      channels: ["kick"],
+    });
+  });
+
   it("bring back one, all of a bus, or all", async () => {
     const { onEdit } = ask("stowed");
     expect(choices().slice(0, 2).join()).toMatch(/All of them3 channels.*All that go to drums2/);

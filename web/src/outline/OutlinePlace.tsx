@@ -13,6 +13,9 @@ import { OutlineEditor, type EditorHandle } from "./OutlineEditor";
 
 const NO_FAULTS: OutlineFault[] = [];
 
+/** A list that nobody reads to its end; all of them stand at their lines. */
+const FAULTS_LISTED = 50;
+
 /** The hierarchy as indented text, and the Flow that it makes. */
 export function OutlinePlace({ view }: { view: MixView }) {
   const outline = useOutline(view.id, view.revision);
@@ -89,7 +92,7 @@ function Written({ view, written }: WrittenProps) {
   return (
     <div className="grid h-full grid-rows-[minmax(0,1fr)_auto]">
       <h1 className="sr-only">Outline of {view.document.name}</h1>
-      <div className="grid min-h-0 grid-cols-[minmax(300px,2fr)_minmax(0,3fr)] max-[900px]:grid-cols-1 max-[900px]:grid-rows-2">
+      <div className="grid min-h-0 grid-cols-[minmax(280px,34%)_minmax(0,1fr)] max-[900px]:grid-cols-1 max-[900px]:grid-rows-2">
         <section
           aria-label="Text"
           className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] border-r border-rule"
@@ -253,7 +256,7 @@ function Foot({ draft, preview, waits, problem, acts, onFault }: FootProps) {
       )}
       {draft && !waits && faults.length > 0 && (
         <ul aria-label="What cannot be read" className="overflow-y-auto px-4 pb-2">
-          {faults.map((fault) => (
+          {faults.slice(0, FAULTS_LISTED).map((fault) => (
             <li key={`${fault.line} ${fault.from} ${fault.says}`}>
               {fault.line > 0 ? (
                 <button className="min-h-6 text-left" onClick={() => onFault(fault)}>
@@ -264,6 +267,11 @@ function Foot({ draft, preview, waits, problem, acts, onFault }: FootProps) {
               )}
             </li>
           ))}
+          {faults.length > FAULTS_LISTED && (
+            <li className="text-ink-2">
+              and {faults.length - FAULTS_LISTED} more, each at its line
+            </li>
+          )}
         </ul>
       )}
       {draft && !waits && (preview?.differences.length ?? 0) > 0 && (

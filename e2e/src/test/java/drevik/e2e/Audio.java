@@ -54,6 +54,22 @@ final class Audio {
     }
   }
 
+  /** Where a file rises or falls most from one sample to the next, and by how much. */
+  record Steepest(double seconds, double rise) {}
+
+  static Steepest steepestIn(Path file, double fromSeconds, double toSeconds) throws IOException {
+    try (WavReader reader = WavReader.open(file)) {
+      int rate = reader.header().sampleRate();
+      float[][] audio = read(file);
+      Steepest steepest = new Steepest(0, 0);
+      for (int i = (int) (fromSeconds * rate); i < toSeconds * rate; i++) {
+        double rise = Math.abs(audio[0][i] - audio[0][i - 1]);
+        steepest = rise > steepest.rise() ? new Steepest(i / (double) rate, rise) : steepest;
+      }
+      return steepest;
+    }
+  }
+
   private static double[][] widen(float[][] audio) {
     double[][] wide = new double[audio.length][audio[0].length];
     for (int channel = 0; channel < audio.length; channel++) {

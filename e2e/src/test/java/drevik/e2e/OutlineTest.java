@@ -17,6 +17,7 @@ import drevik.audio.WavWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -64,6 +65,9 @@ class OutlineTest {
 
   private static final int RATE = 48_000;
   private static final int SECONDS = 3;
+
+  /** Seconds. */
+  private static final double CLICK = 1;
 
   private static StartedApplication application;
   private static Browser browser;
@@ -200,8 +204,9 @@ class OutlineTest {
     Path delivery = folder.resolve("delivery");
     tone(delivery.resolve("Lead Vox 1.wav"), 1_000);
     tone(delivery.resolve("Bass DI.wav"), 100);
+    click(delivery.resolve("Snare Top.wav"));
     page.getByLabel("Folder to receive").setInputFiles(delivery);
-    button(page, "Seat 2 files").waitFor();
+    button(page, "Seat 3 files").waitFor();
     keys.press("s");
     // Seated, one is taken to the Flow.
     assertThat(row(page, "Bass DI")).isVisible();
@@ -217,11 +222,18 @@ class OutlineTest {
 
     process("Vox Bus", "equaliser", "Bell 1", "1k", "Bell 1 gain", "6");
     process("Master", "true-peak limiter", "Ceiling", "-20");
+    // A beat at 120 bpm.
+    process("Drum Bus", "tempo delay", "Length", "1");
     Path set = Prints.printAgain(page, folder.resolve("set"));
     assertThat(Audio.rmsDbfs(set.resolve("Vox.wav"), 1, 2))
         .isCloseTo(Audio.rmsDbfs(plain.resolve("Vox.wav"), 1, 2) + 6, within(0.05));
     assertThat(Audio.peakDbfs(set.resolve("Print.wav"))).isBetween(-21.0, -19.9);
     assertThat(Audio.peakDbfs(plain.resolve("Print.wav"))).isGreaterThan(-15);
+    assertThat(Audio.steepestIn(plain.resolve("Band.wav"), CLICK + 0.4, CLICK + 0.6).rise())
+        .isLessThan(0.01);
+    Audio.Steepest echo = Audio.steepestIn(set.resolve("Band.wav"), CLICK + 0.4, CLICK + 0.6);
+    assertThat(echo.rise()).isGreaterThan(0.05);
+    assertThat(echo.seconds()).isCloseTo(CLICK + 0.5, within(0.002));
   }
 
   /** Puts a processor on a channel and types its settings. */
@@ -248,8 +260,10 @@ class OutlineTest {
         .first()
         .press("Enter");
     for (int i = 0; i < settings.length; i += 2) {
-      // “Bell 1” is the start of “Bell 1 gain”, too; it stands before that.
-      Locator field = page.getByLabel(": " + settings[i]);
+      Locator field =
+          page.getByRole(
+              AriaRole.TEXTBOX,
+              new Page.GetByRoleOptions().setName(Pattern.compile(": " + settings[i] + " in ")));
       field.first().focus();
       keys.press("Control+a");
       keys.insertText(settings[i + 1]);
@@ -261,11 +275,22 @@ class OutlineTest {
 
   /** −12 dBFS. */
   private static void tone(Path file, double hertz) throws IOException {
-    Files.createDirectories(file.getParent());
     float[][] audio = new float[1][RATE * SECONDS];
     for (int i = 0; i < audio[0].length; i++) {
       audio[0][i] = (float) (0.25 * Math.sin(2 * Math.PI * hertz * i / RATE));
     }
+    write(file, audio);
+  }
+
+  /** A short burst in silence. */
+  private static void click(Path file) throws IOException {
+    float[][] audio = new float[1][RATE * SECONDS];
+    Arrays.fill(audio[0], (int) (CLICK * RATE), (int) (CLICK * RATE) + 24, 0.9f);
+    write(file, audio);
+  }
+
+  private static void write(Path file, float[][] audio) throws IOException {
+    Files.createDirectories(file.getParent());
     try (WavWriter writer = WavWriter.create(file, SampleFormat.PCM_24, RATE, Layout.MONO)) {
       writer.write(audio, 0, audio[0].length);
     }

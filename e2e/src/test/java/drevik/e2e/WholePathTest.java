@@ -273,7 +273,7 @@ class WholePathTest {
     row(page, "KIK OUT")
         .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
     check(page, "channel sheet");
-    dialogs(page, "flow", List.of("o", "k", "c", "n", "s", "i", "v", "y", "g"));
+    dialogs(page, "flow", List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g"));
     row(page, "KIK IN").click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     page.getByRole(AriaRole.MENU).waitFor();
     check(page, "menu of a row", "[role=menu]");
@@ -309,6 +309,13 @@ class WholePathTest {
     page.getByRole(AriaRole.GRIDCELL).first().waitFor();
     check(page, "ledger");
     dialogs(page, "ledger", List.of("g", "c"));
+    page.keyboard().press("7");
+    page.getByRole(AriaRole.TEXTBOX).waitFor();
+    check(page, "outline");
+    page.getByRole(AriaRole.TEXTBOX).fill("Mix\n  Kick >Nowhere");
+    page.getByText("One place cannot be read").waitFor();
+    check(page, "outline that cannot be read");
+    button(page, "Start over").click();
     page.close();
     assertThat(found).isEmpty();
   }
@@ -375,7 +382,7 @@ class WholePathTest {
     assertThat(ids).hasSizeGreaterThan(8);
     for (Object id : ids) {
       page.navigate(application.url("/mixes/" + id + "/flow"));
-      for (String place : List.of("3", "4", "5", "6")) {
+      for (String place : List.of("3", "4", "5", "6", "7")) {
         page.keyboard().press(place);
         page.locator("main h1").waitFor();
         for (int width : new int[] {1280, 1024}) {
@@ -484,7 +491,14 @@ class WholePathTest {
       }
       page.keyboard().press("h");
       page.getByLabel("Name of revision").waitFor();
-      picture(page, "history-" + theme);
+      if (scheme == ColorScheme.LIGHT) {
+        picture(page, "history-" + theme);
+        page.keyboard().press("Escape");
+        page.keyboard().press("7");
+        page.getByRole(AriaRole.TEXTBOX).waitFor();
+        page.getByText("LdVox comp").first().click();
+        picture(page, "outline-" + theme);
+      }
       page.close();
       seatingPlan(scheme, theme);
     }
