@@ -19,6 +19,7 @@ export type CreateChannels = Extract<Edit, { edit: "create-channels" }>;
 export type RenameChannels = Extract<Edit, { edit: "rename-channels" }>;
 export type ChainPictures = Schemas["ChainPictures"];
 export type NamedChannel = Schemas["NamedChannel"];
+export type InsertChanges = Schemas["InsertChanges"];
 export type ChainLine = Schemas["ChainLine"];
 export type OutlineDraft = Schemas["OutlineDraft"];
 export type OutlineFault = Schemas["OutlineFault"];

@@ -58,8 +58,13 @@ const insert: Insert = {
   settings: { gain: -3 },
 };
 
-function opened(chain = [insert]) {
-  const props = { onChange: vi.fn(() => Promise.resolve()), onAct: vi.fn() };
+function opened(chain = [insert], others = 0) {
+  const props = {
+    onChange: vi.fn(() => Promise.resolve()),
+    onAct: vi.fn(),
+    onAlike: vi.fn(() => Promise.resolve()),
+    others,
+  };
   show(
     <ChainPart view={view()} channel={channel("kick", { chain })} name={() => "?"} {...props} />,
   );
@@ -191,5 +196,24 @@ describe("a chain in the sheet", () => {
       [{ chain: { changed: { eq: { on: false } } } }],
       [{ chain: { changed: { eq: { postFader: true } } } }],
     ]);
+  });
+});
+
+describe("with several channels picked", () => {
+  it("sets those like it on the others only where one says so", async () => {
+    const { onAct, onAlike } = opened([insert], 2);
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    await userEvent.click(screen.getByLabelText("on"));
+    expect(onAct).toHaveBeenCalledWith({ chain: { changed: { eq: { on: false } } } });
+    await userEvent.click(screen.getByLabelText(/those like it on the 2 other picked channels/));
+    await userEvent.click(screen.getByLabelText("after the fader"));
+    expect(onAlike).toHaveBeenCalledWith("eq", { postFader: true });
+    expect(onAct).toHaveBeenCalledTimes(1);
+  });
+
+  it("offers nothing where one is picked alone", async () => {
+    opened();
+    await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
+    expect(screen.queryByLabelText(/those like it/)).toBeNull();
   });
 });

@@ -5,12 +5,14 @@ import {
   type Channel,
   type ChannelChanges,
   type Insert,
+  type InsertChanges,
   type Knowledge,
   type MixView,
 } from "../api/client";
 import { understoodSetting, useKnowledge, usePictures } from "../api/queries";
 import { Select } from "../ui/FormDialog";
 import { notify } from "../shell/notices";
+import { plural } from "../ui/format";
 import { hint } from "../ui/hint";
 import { NumberField } from "../ui/NumberField";
 import { toggled } from "../ui/toggled";
@@ -22,6 +24,9 @@ type Parameter = ProcessorLine["parameters"][number];
 /** Scales and shapes are read when the first chain is opened. */
 const Curve = lazy(() => import("./Curve"));
 
+/** What no field can say. */
+const tell = (error: unknown) => notify(messageOf(error), "wrong");
+
 interface Props {
   view: MixView;
   channel: Channel;
@@ -30,13 +35,22 @@ interface Props {
   onChange: (set: ChannelChanges) => Promise<unknown>;
   /** The same for what is no field. */
   onAct: (set: ChannelChanges) => void;
+  /** How many other channels are picked. */
+  others: number;
+  /** Sets a processor, and those like it on the other picked channels. */
+  onAlike: (insert: string, set: InsertChanges) => Promise<unknown>;
 }
 
 /** The chain of a channel: one processor after another, each opened to what can be set on it. */
-export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
+export function ChainPart(props: Props) {
+  const { view, channel, name, onChange, onAct, others, onAlike } = props;
   const processors = useKnowledge().data?.processors ?? [];
   const [open, setOpen] = useState<string[]>([]);
   const [dragged, setDragged] = useState<string>();
+  const [alike, setAlike] = useState(false);
+  const together = alike && others > 0;
+  const set = (insert: string, changed: InsertChanges) =>
+    together ? onAlike(insert, changed) : onChange({ chain: { changed: { [insert]: changed } } });
   const order = channel.chain.map((one) => one.id);
   /** Puts one before another place of the chain, counted without it. */
   const moveTo = (id: string, place: number) => {
@@ -48,6 +62,15 @@ export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
   const pictures = usePictures(view.id, view.revision, channel.id, open.length > 0).data;
   return (
     <ul>
+      {open.length > 0 && others > 0 && (
+        <li className="mb-1 text-small">
+          <Toggle
+            label={`set those like it on the ${plural(others, "other picked channel")} too`}
+            on={alike}
+            onChange={setAlike}
+          />
+        </li>
+      )}
       {open.length > 0 && pictures?.together && (
         <li className="mb-1 text-small text-ink-2">
           All filters together
@@ -77,8 +100,12 @@ export function ChainPart({ view, channel, name, onChange, onAct }: Props) {
             picture={pictures?.each[insert.id]}
             type={processors.find((one) => one.id === insert.processor)}
             listensTo={insert.key && (name(insert.key.source) ?? insert.key.source)}
-            onSet={(settings) => onChange({ chain: { changed: { [insert.id]: { settings } } } })}
-            onAct={(changed) => onAct({ chain: { changed: { [insert.id]: changed } } })}
+            onSet={(settings) => set(insert.id, { settings })}
+            onAct={(changed) =>
+              together
+                ? void onAlike(insert.id, changed).catch(tell)
+                : onAct({ chain: { changed: { [insert.id]: changed } } })
+            }
           />
         </li>
       ))}
@@ -102,8 +129,7 @@ interface ProcessorProps {
 function Processor(props: ProcessorProps) {
   const { insert, open, onOpen, onMove, picture, type, listensTo, onSet, onAct } = props;
   /** Where no field says what it was refused with. */
-  const setOrTell = (settings: Record<string, number>) =>
-    onSet(settings).catch((error: unknown) => notify(messageOf(error), "wrong"));
+  const setOrTell = (settings: Record<string, number>) => onSet(settings).catch(tell);
   const label = type?.label ?? `${insert.processor} (stand-in)`;
   const set = (type?.parameters ?? [])
     .filter((one) => (insert.settings[one.id] ?? one.standard) !== one.standard)

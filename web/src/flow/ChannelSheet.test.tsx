@@ -35,7 +35,7 @@ const mix = view({
 
 function sheet() {
   const onEdit = vi.fn();
-  show(<ChannelSheet view={mix} channel={voice} count={1} onEdit={onEdit} onAct={onEdit} />);
+  show(<ChannelSheet view={mix} channel={voice} others={[]} onEdit={onEdit} onAct={onEdit} />);
   return onEdit;
 }
 
@@ -53,7 +53,7 @@ describe("the channel sheet", () => {
       <ChannelSheet
         view={{ ...mix, facts }}
         channel={voice}
-        count={1}
+        others={[]}
         onEdit={vi.fn()}
         onAct={vi.fn()}
       />,
@@ -103,7 +103,7 @@ describe("the channel sheet", () => {
         channel("mix", { kind: "bus", layout: "5.1" }),
       ],
     });
-    show(<ChannelSheet view={wide} channel={voice} count={1} onEdit={onEdit} onAct={vi.fn()} />);
+    show(<ChannelSheet view={wide} channel={voice} others={[]} onEdit={onEdit} onAct={vi.fn()} />);
     const back = await screen.findByLabelText("Position, from front to surround");
     await userEvent.clear(back);
     await userEvent.type(back, "0.4{Enter}");

@@ -14,7 +14,8 @@ import { ChainPart } from "./ChainPart";
 interface Props {
   view: MixView;
   channel: Channel;
-  count: number;
+  /** The others that are picked. */
+  others: string[];
   /** Asks for a change; a refusal is said where it was asked for. */
   onEdit: (edit: Edit) => Promise<unknown>;
   /** The same, with a refusal said at the foot of the page. */
@@ -22,7 +23,7 @@ interface Props {
 }
 
 /** All of one channel, beside the Flow, with the reason for what did not come by hand. */
-export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
+export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
   const knowledge = useKnowledge().data;
   const name = (id: string | undefined) =>
     view.document.channels.find((one) => one.id === id)?.name;
@@ -44,7 +45,7 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
       <p className="mb-3 text-small break-words text-ink-2">
         {channel.kind} · {channel.layout}
         {seat && (clip ? ` · taken by “${clip.audio.name}”` : " · free")}
-        {count > 1 && ` · first of ${count} picked`}
+        {others.length > 0 && ` · first of ${others.length + 1} picked`}
       </p>
       <dl className="grid grid-cols-[74px_1fr] items-baseline gap-y-1">
         <Fact term="Category">{channel.category}</Fact>
@@ -128,7 +129,17 @@ export function ChannelSheet({ view, channel, count, onEdit, onAct }: Props) {
       </dl>
       {channel.chain.length > 0 && (
         <Part title="Chain">
-          <ChainPart view={view} channel={channel} name={name} onChange={change} onAct={act} />
+          <ChainPart
+            view={view}
+            channel={channel}
+            name={name}
+            onChange={change}
+            onAct={act}
+            others={others.length}
+            onAlike={(insert, set) =>
+              onEdit({ edit: "set-alike", channel: channel.id, insert, others, set })
+            }
+          />
         </Part>
       )}
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />

@@ -77,7 +77,7 @@ export function FlowPlace({ view }: { view: MixView }) {
   );
 
   const shownSheet = sheet ? (
-    <ChannelSheet view={view} channel={sheet} count={picked.length} onEdit={ask} onAct={apply} />
+    <ChannelSheet view={view} channel={sheet} others={picked.slice(1)} onEdit={ask} onAct={apply} />
   ) : (
     <MixSheet view={view} />
   );

@@ -32,7 +32,7 @@ interface WrittenProps {
 }
 
 function Written({ view, written }: WrittenProps) {
-  const { draft, setDraft, made } = useDraft(view.id, written);
+  const { draft, setDraft, type, made } = useDraft(view.id, written);
   const [line, setLine] = useState<number>();
   const editor = useRef<EditorHandle>(null);
   const grammar = useId();
@@ -103,13 +103,7 @@ function Written({ view, written }: WrittenProps) {
             describedBy={grammar}
             text={draft?.text ?? written.text}
             faults={faults}
-            onChange={(text) =>
-              setDraft(
-                text === written.text
-                  ? undefined
-                  : { basedOn: draft?.basedOn ?? written.revision, text },
-              )
-            }
+            onChange={type}
             onLine={setLine}
             onMake={make}
           />
@@ -167,7 +161,14 @@ function useDraft(mix: string, written: WrittenProps["written"]) {
   );
   // Until the Mix has been written anew, the text that was made stands in for it.
   const isWritten = typed.madeAs !== undefined && written.revision >= typed.madeAs;
-  return { draft: isWritten ? undefined : typed.draft, setDraft, made };
+  const draft = isWritten ? undefined : typed.draft;
+  const type = (text: string) =>
+    setDraft(
+      text === written.text
+        ? undefined
+        : { basedOn: typed.madeAs ?? draft?.basedOn ?? written.revision, text },
+    );
+  return { draft, setDraft, type, made };
 }
 
 /** The Mix as the text makes it; while that cannot be read, as it was when it could. */

@@ -26,6 +26,7 @@ public sealed interface Edit
         RemoveSend,
         RenameChannels,
         SeatDelivery,
+        SetAlike,
         SendChannelsTo,
         SetCategory,
         SetCategoryRule,

@@ -10,6 +10,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
 import drevik.mix.JobKind;
 import drevik.mix.KeptChain;
 import drevik.mix.Key;
@@ -18,7 +19,9 @@ import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.mix.Validity;
+import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
+import drevik.mix.field.InsertField;
 import drevik.mix.field.MixField;
 import drevik.route.SignalGraph;
 import java.util.List;
@@ -74,6 +77,46 @@ class ChannelEditsTest {
         .isEqualTo(new Key("voice", Tap.PRE_FADER));
     assertThat(new PutChain(kept, List.of("kick")).says(keyed))
         .isEqualTo("put the chain “Duck” on “kick”");
+  }
+
+  @Test
+  void aSettingGoesToLikeProcessorsOfOtherChannelsAndToNoOthers() {
+    Mix loaded =
+        band()
+            .mapChannels(
+                c ->
+                    switch (c.id()) {
+                      case "kick", "snare" ->
+                          c.withChain(
+                              List.of(
+                                  insert("compressor", Map.of("ratio", 2.0)).withId(c.id() + 1),
+                                  insert("limiter", Map.of()).withId(c.id() + 2),
+                                  insert("compressor", Map.of("ratio", 3.0)).withId(c.id() + 3)));
+                      case "voice" ->
+                          c.withChain(List.of(insert("compressor", Map.of()).withId("v")));
+                      default -> c;
+                    });
+    Edit edit =
+        new SetAlike(
+            "kick",
+            "kick3",
+            List.of("snare", "voice"),
+            Changes.of(InsertField.ALL, InsertField.ON, false));
+    Mix after = edit.applyTo(loaded);
+    for (String id : List.of("kick", "snare")) {
+      assertThat(after.channel(id).orElseThrow().chain())
+          .extracting(Insert::on)
+          .containsExactly(true, true, false);
+      assertThat(after.channel(id).orElseThrow().chain().get(2).settings())
+          .containsEntry("ratio", 3.0);
+    }
+    assertThat(after.channel("voice"))
+        .as("it has no second one")
+        .isEqualTo(loaded.channel("voice"));
+    assertThat(edit.says(loaded)).isEqualTo("set the compressor of 3 channels");
+    Edit gone =
+        new SetAlike("kick", "none", List.of(), Changes.of(InsertField.ALL, InsertField.ON, true));
+    assertThatThrownBy(() -> gone.applyTo(loaded)).hasMessageContaining("no such processor");
   }
 
   @Test
