@@ -37,15 +37,18 @@ interface Props {
   onAct: (set: ChannelChanges) => void;
   /** How many other channels are picked. */
   others: number;
+  /** Everything open, side by side. */
+  wide?: boolean;
   /** Sets a processor, and those like it on the other picked channels. */
   onAlike: (insert: string, set: InsertChanges) => Promise<unknown>;
 }
 
 /** The chain of a channel: one processor after another, each opened to what can be set on it. */
 export function ChainPart(props: Props) {
-  const { view, channel, name, onChange, onAct, others, onAlike } = props;
+  const { view, channel, name, onChange, onAct, others, onAlike, wide = false } = props;
   const processors = useKnowledge().data?.processors ?? [];
-  const [open, setOpen] = useState<string[]>([]);
+  const [opened, setOpen] = useState<string[]>([]);
+  const open = wide ? channel.chain.map((one) => one.id) : opened;
   const [dragged, setDragged] = useState<string>();
   const [alike, setAlike] = useState(false);
   const together = alike && others > 0;
@@ -61,9 +64,13 @@ export function ChainPart(props: Props) {
   };
   const pictures = usePictures(view.id, view.revision, channel.id, open.length > 0).data;
   return (
-    <ul>
+    <ul
+      className={
+        wide ? "grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] items-start gap-x-6" : ""
+      }
+    >
       {open.length > 0 && others > 0 && (
-        <li className="mb-1 text-small">
+        <li className="col-span-full mb-1 text-small">
           <Toggle
             label={`set those like it on the ${plural(others, "other picked channel")} too`}
             on={alike}
@@ -72,7 +79,7 @@ export function ChainPart(props: Props) {
         </li>
       )}
       {open.length > 0 && pictures?.together && (
-        <li className="mb-1 text-small text-ink-2">
+        <li className="col-span-full mb-1 text-small text-ink-2">
           All filters together
           <Drawn label="Response of all filters together" picture={pictures.together} />
         </li>
@@ -96,7 +103,7 @@ export function ChainPart(props: Props) {
             insert={insert}
             open={open.includes(insert.id)}
             onMove={(by) => moveTo(insert.id, place + by)}
-            onOpen={() => setOpen(toggled(open, insert.id))}
+            onOpen={() => setOpen(toggled(opened, insert.id))}
             picture={pictures?.each[insert.id]}
             type={processors.find((one) => one.id === insert.processor)}
             listensTo={insert.key && (name(insert.key.source) ?? insert.key.source)}

@@ -9,7 +9,7 @@ import { Toggle } from "../ui/Toggle";
 import { BackField, LfeField, PanField, PositionLine } from "./PositionFields";
 import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
-import { ChainPart } from "./ChainPart";
+import { ChainOf } from "./ChainOf";
 
 interface Props {
   view: MixView;
@@ -129,17 +129,7 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
       </dl>
       {channel.chain.length > 0 && (
         <Part title="Chain">
-          <ChainPart
-            view={view}
-            channel={channel}
-            name={name}
-            onChange={change}
-            onAct={act}
-            others={others.length}
-            onAlike={(insert, set) =>
-              onEdit({ edit: "set-alike", channel: channel.id, insert, others, set })
-            }
-          />
+          <ChainOf view={view} channel={channel} others={others} onEdit={onEdit} onAct={onAct} />
         </Part>
       )}
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />

@@ -5,6 +5,7 @@ import { Chooser, type Choice } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
 import { db, plural } from "../ui/format";
 import { controlled } from "./brackets";
+import { WideChain } from "./ChainOf";
 import { ChainDialog } from "./build/ChainDialog";
 import { ControlDialog } from "./build/ControlDialog";
 import { CreateDialog } from "./build/CreateDialog";
@@ -24,7 +25,8 @@ type Listed =
   | "group"
   | "only"
   | "controlled";
-type Formed = "rename" | "create" | "fan" | "control" | "chain" | "keep-chain" | "times";
+type Formed =
+  "rename" | "create" | "fan" | "control" | "chain" | "wide-chain" | "keep-chain" | "times";
 export type Asking = Listed | Formed;
 
 interface QuestionsProps {
@@ -60,6 +62,16 @@ function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
       return <ControlDialog picked={picked} {...form} />;
     case "chain":
       return <ChainDialog picked={picked} {...form} />;
+    case "wide-chain":
+      return (
+        <WideChain
+          view={rest.view}
+          picked={picked.map((one) => one.id)}
+          onEdit={rest.onAsk}
+          onAct={rest.onEdit}
+          onClose={rest.onClose}
+        />
+      );
     case "keep-chain":
       return picked[0] && <KeepChainDialog mix={rest.view.id} of={picked[0]} {...form} />;
     case "times":

@@ -6,7 +6,7 @@ import { shown } from "../shell/keys";
 /** What a right click on a row offers: the same acts as the bar and the keys. */
 const OFFERED = [
   ["send-to", "fan", "control"],
-  ["chain", "put-chain", "keep-chain"],
+  ["chain", "wide-chain", "put-chain", "keep-chain"],
   ["category", "colour", "rename", "group"],
   ["duplicate", "mute", "stow", "remove"],
   ["hear", "fold", "only", "create"],

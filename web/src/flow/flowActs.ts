@@ -33,6 +33,13 @@ export function useFlowActs(doing: Doing): Act[] {
       { id: "fan", label: "Sends…", key: "s", can: some, run: () => ask("fan") },
       { id: "chain", label: "Chain…", key: "i", can: some, run: () => ask("chain") },
       {
+        id: "wide-chain",
+        label: "Chain, side by side…",
+        key: "shift+c",
+        can: some,
+        run: () => ask("wide-chain"),
+      },
+      {
         id: "put-chain",
         label: "Put a chain from the shelf…",
         key: "l",
