@@ -22,6 +22,8 @@ describe("keyOf", () => {
     const input = { tagName: "INPUT", type: "text" };
     expect(keyOf(press("o", { target: input }))).toBeUndefined();
     expect(keyOf(press("z", { target: input, ctrlKey: true }))).toBe("ctrl+z");
+    expect(keyOf(press("a", { target: input, ctrlKey: true }))).toBeUndefined();
+    expect(keyOf(press("a", { ctrlKey: true }))).toBe("ctrl+a");
     expect(keyOf(press("p", { target: { tagName: "INPUT", type: "checkbox" } }))).toBe("p");
   });
 

@@ -8,7 +8,9 @@ export interface KeyPress {
   target: unknown;
 }
 
-const OF_EDITORS = /^[zyaxcv]$/;
+/** What takes, copies and puts in text, in whatever text is typed into; undo there is the Mix's. */
+const OF_TEXT = /^[axcv]$/;
+const OF_EDITORS = /^[axcvzy]$/;
 
 function isTyping(target: unknown): boolean {
   if (typeof target !== "object" || target === null || !("tagName" in target)) {
@@ -39,7 +41,8 @@ export function keyOf(event: KeyPress): string | undefined {
     event.target.closest('[role="dialog"], [role="menu"]') !== null;
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
   const editing = isInEditor(event.target) && (!command || OF_EDITORS.test(key));
-  if (elsewhere || editing || (!command && isTyping(event.target))) {
+  const typing = isTyping(event.target) && (!command || OF_TEXT.test(key));
+  if (elsewhere || editing || typing) {
     return undefined;
   }
   const shift = event.shiftKey && /^[a-z]$/.test(key) ? "shift+" : "";
