@@ -7,7 +7,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Finds what a name in a mark stands for: a line of that name, now or before it was renamed. */
 final class NamedEntries {
@@ -20,7 +22,7 @@ final class NamedEntries {
     this.faults = faults;
     for (Entry entry : entries) {
       add(byName, entry.name(), entry);
-      add(folded, fold(entry.name()), entry);
+      add(folded, entry.name().toLowerCase(Locale.ROOT), entry);
       Channel was = entry.was();
       if (was != null && entry.isRenamed()) {
         add(renamed, was.name(), entry);
@@ -32,52 +34,35 @@ final class NamedEntries {
     map.computeIfAbsent(name, key -> new ArrayList<>()).add(entry);
   }
 
-  private static String fold(String name) {
-    return name.toLowerCase(Locale.ROOT);
-  }
-
   /** Empty, with a fault at its place, if nothing or several are called so. */
   Optional<Entry> of(Entry from, Ref ref) {
-    List<Entry> found = byName.getOrDefault(ref.name(), List.of());
+    List<Entry> found = called(ref.name());
+    String name = "“" + ref.name() + "”";
     if (found.isEmpty()) {
-      found = renamed.getOrDefault(ref.name(), List.of());
+      return ref.name().isEmpty()
+          ? Optional.empty()
+          : wrong(from, ref, "There is no line " + name + "; write one, or another name.");
     }
-    if (found.isEmpty()) {
-      found = folded.getOrDefault(fold(ref.name()), List.of());
-    }
-    if (found.isEmpty()) {
-      if (!ref.name().isEmpty()) {
-        faults.add(
-            from.fault(ref, "There is no line “" + ref.name() + "”; write one, or another name."));
-      }
-      return Optional.empty();
-    }
+    String several = "There are " + found.size() + " lines " + name;
     if (ref.ordinal() > found.size()) {
-      faults.add(
-          from.fault(
-              ref,
-              "There are "
-                  + found.size()
-                  + " lines “"
-                  + ref.name()
-                  + "”, and no number "
-                  + ref.ordinal()
-                  + "."));
-      return Optional.empty();
+      return wrong(from, ref, several + ", and no number " + ref.ordinal() + ".");
     }
     if (ref.ordinal() == 0 && found.size() > 1) {
-      faults.add(
-          from.fault(
-              ref,
-              "There are "
-                  + found.size()
-                  + " lines “"
-                  + ref.name()
-                  + "”; write which is meant, such as “"
-                  + ref.name()
-                  + " ~1”."));
-      return Optional.empty();
+      return wrong(from, ref, several + "; write which is meant, such as “" + ref.name() + " ~1”.");
     }
     return Optional.of(found.get(Math.max(0, ref.ordinal() - 1)));
+  }
+
+  /** By its name; else by the one that it had; else whatever capitals were typed. */
+  private List<Entry> called(String name) {
+    return Stream.of(byName.get(name), renamed.get(name), folded.get(name.toLowerCase(Locale.ROOT)))
+        .filter(Objects::nonNull)
+        .findFirst()
+        .orElse(List.of());
+  }
+
+  private Optional<Entry> wrong(Entry from, Ref ref, String says) {
+    faults.add(from.fault(ref, says));
+    return Optional.empty();
   }
 }

@@ -22,6 +22,7 @@ import drevik.mix.Insert;
 import drevik.mix.KeptChain;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.outline.Outline;
 import drevik.render.PrintOptions;
 import drevik.render.Printer;
 import drevik.render.Progress;
@@ -108,6 +109,19 @@ class StartersTest {
     assertThat(album.outputs()).hasSize(13);
     assertThat(LineCheck.of(album)).isEmpty();
     assertThatThrownBy(() -> Starters.album(0)).hasMessageContaining("1 to 60");
+  }
+
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("starters")
+  void itsOutlineSaysWhatItIsAndMakesItsRoutingAnew(Mix starter) {
+    String text = Outline.write(starter);
+    Outline.Reading same = Outline.read(starter, text);
+    assertThat(same.faults()).isEmpty();
+    assertThat(same.changes().isEmpty()).isTrue();
+    Mix anew = Outline.create(starter.name(), text);
+    assertThat(Outline.write(anew)).isEqualTo(text);
+    assertThat(anew.outputs()).hasSameSizeAs(starter.outputs());
+    assertThat(anew.stemSets()).hasSameSizeAs(starter.stemSets());
   }
 
   static List<KeptChain> chains() {
