@@ -201,7 +201,11 @@ export function OutlineEditor(props: Props) {
       decorated(INDENT),
       LOOK,
       EditorView.domEventHandlers({ paste }),
-      EditorView.contentAttributes.of({ "aria-label": label, "aria-describedby": describedBy }),
+      EditorView.contentAttributes.of({
+        "aria-label": label,
+        "aria-describedby": describedBy,
+        tabindex: "0",
+      }),
       EditorView.updateListener.of((update) => {
         if (update.docChanged && !update.transactions.some((one) => one.isUserEvent("set"))) {
           told.current.onChange(update.state.doc.toString());
