@@ -48,7 +48,7 @@ export function WideChain({ picked, onClose, ...rest }: WideProps) {
         description="From the first to the last. Alt ↑ and Alt ↓ on a name move it; each change is one undo."
         onClose={onClose}
       >
-        <div className="overflow-y-auto">
+        <div className="overflow-y-auto px-5 py-3">
           {channel.chain.length === 0 && (
             <p className="text-ink-2">
               There is no processor yet. I adds some, L puts a chain from the shelf.

@@ -4,6 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Insert } from "../api/client";
 import { answers, asked, channel, refusal, show, view, withServer } from "../testing/render";
+import { WideChain } from "./ChainOf";
 import { ChainPart } from "./ChainPart";
 
 withServer();
@@ -215,5 +216,32 @@ describe("with several channels picked", () => {
     opened();
     await userEvent.click(await screen.findByRole("button", { name: /Equaliser/ }));
     expect(screen.queryByLabelText(/those like it/)).toBeNull();
+  });
+});
+
+describe("side by side", () => {
+  it("has every processor open", async () => {
+    const chain = [insert, { ...insert, id: "eq2" }];
+    const mix = view({ channels: [channel("kick", { chain })] });
+    const onEdit = vi.fn(() => Promise.resolve());
+    show(
+      <WideChain
+        view={mix}
+        picked={["kick"]}
+        onEdit={onEdit}
+        onAct={vi.fn()}
+        onClose={() => undefined}
+      />,
+    );
+    const gains = await screen.findAllByLabelText("Equaliser: Gain in dB");
+    expect(gains).toHaveLength(2);
+    await userEvent.type(gains[1] as HTMLElement, "{ArrowUp}{Enter}");
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenCalledWith({
+        edit: "set-channels",
+        channels: ["kick"],
+        set: { chain: { changed: { eq2: { settings: { gain: -2.5 } } } } },
+      }),
+    );
   });
 });

@@ -102,6 +102,7 @@ export function ChainPart(props: Props) {
           <Processor
             insert={insert}
             open={open.includes(insert.id)}
+            wide={wide}
             onMove={(by) => moveTo(insert.id, place + by)}
             onOpen={() => setOpen(toggled(opened, insert.id))}
             picture={pictures?.each[insert.id]}
@@ -123,6 +124,8 @@ export function ChainPart(props: Props) {
 interface ProcessorProps {
   insert: Insert;
   open: boolean;
+  /** Stands open beside the others, and says less. */
+  wide: boolean;
   onOpen: () => void;
   onMove: (by: number) => void;
   picture?: ChainPictures["each"][string];
@@ -134,7 +137,7 @@ interface ProcessorProps {
 }
 
 function Processor(props: ProcessorProps) {
-  const { insert, open, onOpen, onMove, picture, type, listensTo, onSet, onAct } = props;
+  const { insert, open, wide, onOpen, onMove, picture, type, listensTo, onSet, onAct } = props;
   /** Where no field says what it was refused with. */
   const setOrTell = (settings: Record<string, number>) => onSet(settings).catch(tell);
   const label = type?.label ?? `${insert.processor} (stand-in)`;
@@ -146,7 +149,9 @@ function Processor(props: ProcessorProps) {
       <button
         aria-expanded={open}
         className={`min-h-6 text-left ${insert.on ? "" : "text-ink-2"}`}
-        {...hint("What can be set on it; Alt ↑ and Alt ↓ or dragging move it in the chain")}
+        {...(wide
+          ? {}
+          : hint("What can be set on it; Alt ↑ and Alt ↓ or dragging move it in the chain"))}
         onClick={onOpen}
         onKeyDown={(event) => {
           if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {

@@ -273,7 +273,7 @@ class WholePathTest {
     row(page, "KIK OUT")
         .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
     check(page, "channel sheet");
-    dialogs(page, "flow", List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g"));
+    dialogs(page, "flow", List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g", "Shift+C"));
     row(page, "KIK IN").click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     page.getByRole(AriaRole.MENU).waitFor();
     check(page, "menu of a row", "[role=menu]");
