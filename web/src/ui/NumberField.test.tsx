@@ -103,4 +103,17 @@ describe("a number", () => {
     expect((await screen.findByRole("alert")).textContent).toMatch(/give -200 to 24/);
     expect(field).toHaveProperty("value", "99");
   });
+
+  it("is left by a second Escape, and what is round it hears of neither", async () => {
+    const around = vi.fn();
+    const { field } = fader();
+    field.parentElement?.parentElement?.parentElement?.addEventListener("keydown", around);
+    await userEvent.keyboard("5");
+    around.mockClear();
+    await userEvent.keyboard("{Escape}");
+    expect(document.activeElement).toBe(field);
+    await userEvent.keyboard("{Escape}");
+    expect(document.activeElement).toBe(document.body);
+    expect(around).not.toHaveBeenCalled();
+  });
 });

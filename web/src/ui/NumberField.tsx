@@ -1,6 +1,7 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { messageOf } from "../api/client";
 import { understood, type Unit } from "../api/queries";
+import { leave } from "./leaving";
 import { useScrubbing } from "./scrubbing";
 
 interface Props {
@@ -107,6 +108,8 @@ export function NumberField(props: Props) {
       event.stopPropagation();
       setTyped(undefined);
       setRefused(undefined);
+    } else {
+      leave(event);
     }
   };
   const scrubbing = useScrubbing({

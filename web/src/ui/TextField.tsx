@@ -1,5 +1,6 @@
 import { useId, useState } from "react";
 import { messageOf } from "../api/client";
+import { leave } from "./leaving";
 
 interface Props {
   label: string;
@@ -37,13 +38,15 @@ export function TextField({ label, value, lines = 1, onChange }: Props) {
     value: typed ?? value,
     onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
     onBlur: () => void commit(),
-    onKeyDown: (event: React.KeyboardEvent) => {
+    onKeyDown: (event: React.KeyboardEvent<HTMLElement>) => {
       if (event.key === "Enter" && (lines === 1 || event.ctrlKey)) {
         void commit();
       } else if (event.key === "Escape" && typed !== undefined) {
         event.stopPropagation();
         setTyped(undefined);
         setRefused(undefined);
+      } else {
+        leave(event);
       }
     },
     className:
