@@ -264,11 +264,13 @@ class OutlineTest {
           page.getByRole(
               AriaRole.TEXTBOX,
               new Page.GetByRoleOptions().setName(Pattern.compile(": " + settings[i] + " in ")));
+      Locator revision = page.getByText(Pattern.compile("revision \\d+")).first();
+      String before = revision.innerText();
       field.first().focus();
       keys.press("Control+a");
       keys.insertText(settings[i + 1]);
       keys.press("Enter");
-      assertThat(page.getByText("Saving…")).isHidden();
+      assertThat(revision).not().hasText(before);
     }
     keys.press("Escape");
   }
