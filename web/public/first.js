@@ -12,6 +12,7 @@ const CHUNKS = {
   flow: "FlowPlace",
   intake: "IntakePlace",
   ledger: "LedgerPlace",
+  outline: "OutlinePlace",
   check: "LineCheckPlace",
   delivery: "DeliverySheet",
 };
