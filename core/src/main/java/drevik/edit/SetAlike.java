@@ -1,7 +1,5 @@
 package drevik.edit;
 
-import drevik.dsp.ProcessorType;
-import drevik.dsp.Processors;
 import drevik.mix.Channel;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
@@ -9,7 +7,6 @@ import drevik.mix.Refused;
 import drevik.mix.field.Changes;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -63,12 +60,7 @@ public record SetAlike(String channel, String insert, List<String> others, Chang
 
   @Override
   public String says(Mix before) {
-    String what =
-        like(before)
-            .map(Insert::processor)
-            .flatMap(Processors::byId)
-            .map(ProcessorType::label)
-            .orElse("processor");
-    return "set the " + what.toLowerCase(Locale.ROOT) + " of " + (others.size() + 1) + " channels";
+    String what = like(before).map(one -> one.processor().replace('-', ' ')).orElse("processor");
+    return "set the " + what + " of " + (others.size() + 1) + " channels";
   }
 }
