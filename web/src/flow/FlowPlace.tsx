@@ -31,7 +31,7 @@ export function FlowPlace({ view }: { view: MixView }) {
     [selection, channels],
   );
   const sheet = channels.get(picked[0] ?? focused ?? "");
-  const track = useMemo(() => channelTrack(view, sheet), [view, sheet]);
+  const track = useMemo(() => channelTrack(view.id, sheet), [view.id, sheet]);
   useEffect(() => follow(track), [track]);
   const acts = useFlowActs({
     view,

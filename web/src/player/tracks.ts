@@ -1,4 +1,4 @@
-import type { Channel, FileView, MixView, Printed } from "../api/client";
+import type { Channel, FileView, Printed } from "../api/client";
 import type { Track } from "./player";
 
 /** A delivered file; undefined while it is measured, and where it was refused. */
@@ -28,17 +28,16 @@ export function printedTrack(run: string, file: Printed, seconds: number): Track
   };
 }
 
-/** What lies on a seat or a reference: the first of its clips, from where it begins in its file. */
-export function channelTrack(view: MixView, channel: Channel | undefined): Track | undefined {
-  const clip = channel?.clips[0];
+/** What lies on a seat or a reference: the first of its clips, as it was delivered. */
+export function channelTrack(mix: string, channel: Channel | undefined): Track | undefined {
+  const audio = channel?.clips[0]?.audio;
   return (
     channel &&
-    clip && {
-      key: `${view.id} ${channel.id}`,
-      list: `mix ${view.id}`,
+    audio && {
+      key: `${mix} ${channel.id}`,
+      list: `mix ${mix}`,
       title: channel.name,
-      url: `/api/audio/${clip.audio.sha256}/listen`,
-      soundsFrom: clip.sourceIn / view.document.sampleRate,
+      url: `/api/audio/${audio.sha256}/listen`,
     }
   );
 }
