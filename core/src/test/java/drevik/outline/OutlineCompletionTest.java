@@ -22,8 +22,9 @@ class OutlineCompletionTest {
 
   @Test
   void aSendGoesToWhatTakesSound() {
-    Completion offered = offered("Mix\n  Kick >Pl|\n  Snare\n  Plate one\n  Crush :bus\nRough mix");
-    assertThat(offered.choices()).containsExactly("Mix", "Plate one", "Crush");
+    Completion offered =
+        offered("Mix\n  Kick >Pl|\n  Snare\n  Plate one\n  Squeeze :bus\nRough mix");
+    assertThat(offered.choices()).containsExactly("Mix", "Plate one", "Squeeze");
     assertThat(offered.from()).isEqualTo(8);
     assertThat(offered("Mix\n  Kick >Plate + |\n  Plate").from()).isEqualTo(16);
   }

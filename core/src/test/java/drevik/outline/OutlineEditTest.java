@@ -95,14 +95,14 @@ class OutlineEditTest {
         "@-12 | @-6 | Snare Top",
         "@-12 | @-12, off | Snare Top",
         "Plate + Room verb @-12 | Plate @-12 | Snare Top",
-        "Kick In >>Drum Crush | Kick In >>>Drum Crush | Kick In",
-        "Kick In >>Drum Crush | Kick In | Kick In",
+        "Kick In >>Drum Squeeze | Kick In >>>Drum Squeeze | Kick In",
+        "Kick In >>Drum Squeeze | Kick In | Kick In",
         "^Kick Bus | ^^Snare Bus | Bass Bus",
         "Bass Bus ^Kick Bus | Bass Bus | Bass Bus",
         "Drum Bus =Drums | Drum Group =Drums | Drum Group",
         "Vox Bus =Vox | Vox Bus | ''",
         "Vox Bus =Vox | Vox Bus =Voices | ''",
-        "=Crush | =Crush @print | ''",
+        "=Squeeze | =Squeeze @print | ''",
         "=Drums | =Drums @mono | ''",
         "OH L &Cymbals | OH L | ''",
         "Rough mix | Rough mix¶Click | Click",
@@ -155,13 +155,13 @@ class OutlineEditTest {
 
   @Test
   void whatIsTakenOutGoesWithItsOutputsAndIsMissedWhereItIsNamed() {
-    String gone = written().replace("    Drum Crush :bus #drums =Crush\n", "");
+    String gone = written().replace("    Drum Squeeze :bus =Squeeze\n", "");
     assertThat(gone).isNotEqualTo(written());
     assertThat(Outline.read(BAND, gone).faults())
         .singleElement()
-        .satisfies(fault -> assertThat(fault.says()).contains("no line “Drum Crush”"));
-    Mix after = after(gone.replace(" >>Drum Crush", ""));
-    assertThat(after.outputs()).extracting(Output::name).doesNotContain("Crush");
+        .satisfies(fault -> assertThat(fault.says()).contains("no line “Drum Squeeze”"));
+    Mix after = after(gone.replace(" >>Drum Squeeze", ""));
+    assertThat(after.outputs()).extracting(Output::name).doesNotContain("Squeeze");
     assertThat(after.stemSets().get(0).stems()).hasSize(5);
   }
 

@@ -28,14 +28,14 @@ class OutlineTest {
         Mix
           Drum Bus =Drums
             Kick Bus :mono
-              Kick In >>Drum Crush
+              Kick In >>Drum Squeeze
               Kick Out
             Snare Bus :mono
               Snare Top >Plate + Room verb @-12
               Snare Btm
             OH L &Cymbals
             OH R &Cymbals
-          Drum Crush :bus #drums =Crush
+          Drum Squeeze :bus =Squeeze
           Bass Bus ^Kick Bus &Rhythm =Bass
             Bass DI
           Vox Bus =Vox
@@ -94,7 +94,7 @@ class OutlineTest {
             org.assertj.core.groups.Tuple.tuple("Cymbals", 2));
     assertThat(mix.outputs())
         .extracting(Output::name)
-        .containsExactly("Mix", "Drums", "Crush", "Bass", "Vox", "Plate", "Room");
+        .containsExactly("Mix", "Drums", "Squeeze", "Bass", "Vox", "Plate", "Room");
     assertThat(mix.outputs().get(0).kind()).isEqualTo(OutputKind.MIX);
     assertThat(mix.stemSets())
         .singleElement()
@@ -111,11 +111,11 @@ class OutlineTest {
     Mix mix =
         Outline.create(
             "x",
-            "Mix\n  Keys Bus\n    Piano\n    Synth pad\n    Room >>Room Smash\n  Room Smash :bus");
+            "Mix\n  Keys Bus\n    Piano\n    Synth pad\n    Room >>Room Squeeze\n  Room Squeeze :bus");
     assertThat(mix.categoryMap().destinationOf("synth/lead"))
         .hasValueSatisfying(to -> assertThat(to.value()).isEqualTo(named(mix, "Keys Bus").id()));
     assertThat(mix.categoryMap().rules().values())
-        .noneMatch(rule -> named(mix, "Room Smash").id().equals(rule.destination()));
+        .noneMatch(rule -> named(mix, "Room Squeeze").id().equals(rule.destination()));
     assertThat(Outline.write(mix)).doesNotContain("<");
   }
 

@@ -35,13 +35,13 @@ class OutlineTest {
         Mix =Full
           Band Bus =Band
             Drum Bus &Rhythm
-              Kick [In,Out] >>Drum Crush
-              Snare [Top,Btm] >>Drum Crush
+              Kick [In,Out] >>Drum Squeeze
+              Snare [Top,Btm] >>Drum Squeeze
               Hat
               Tom [1-4]
               OH [L,R]
               Room [L,R]
-            Drum Crush :bus
+            Drum Squeeze :bus
             Bass Bus ^Drum Bus &Rhythm
               Bass [DI,Amp]
             Gtr Bus
@@ -153,7 +153,7 @@ class OutlineTest {
   void sixtyChannelsAreTypedChangedCheckedFilledAndPrinted() throws IOException {
     type(TEMPLATE);
     assertThat(page.getByText("Would add 60 channels")).isVisible();
-    assertThat(row(page, "Drum Crush")).isVisible();
+    assertThat(row(page, "Drum Squeeze")).isVisible();
     make(2);
     keys.press("Escape");
     keys.press("Tab");
