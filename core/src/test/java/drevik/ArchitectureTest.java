@@ -43,6 +43,10 @@ class ArchitectureTest {
         .definedBy("drevik.outline..")
         .whereLayer("outline")
         .mayNotBeAccessedByAnyLayer()
+        .layer("preview")
+        .definedBy("drevik.preview..")
+        .whereLayer("preview")
+        .mayNotBeAccessedByAnyLayer()
         .layer("flow")
         .definedBy("drevik.flow..")
         .layer("measure")
@@ -80,19 +84,19 @@ class ArchitectureTest {
         .whereLayer("measure")
         .mayOnlyBeAccessedByLayers("conform", "seat", "intake")
         .whereLayer("check")
-        .mayNotBeAccessedByAnyLayer()
+        .mayOnlyBeAccessedByLayers("preview")
         .whereLayer("edit")
-        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec", "outline")
+        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec", "outline", "preview")
         .whereLayer("ledger")
-        .mayOnlyBeAccessedByLayers("edit", "refit", "outline")
+        .mayOnlyBeAccessedByLayers("edit", "refit", "outline", "preview")
         .whereLayer("reassign")
-        .mayOnlyBeAccessedByLayers("check", "seat", "naming")
+        .mayOnlyBeAccessedByLayers("check", "seat", "naming", "edit", "codec", "outline", "preview")
         .whereLayer("naming")
         .mayOnlyBeAccessedByLayers("edit", "outline")
         .whereLayer("deliver")
         .mayOnlyBeAccessedByLayers("render", "check")
         .whereLayer("route")
-        .mayOnlyBeAccessedByLayers("edit", "check", "render", "flow", "seat", "outline")
+        .mayOnlyBeAccessedByLayers("edit", "check", "render", "flow", "seat", "outline", "preview")
         .whereLayer("mix")
         .mayOnlyBeAccessedByLayers(
             "route",
@@ -110,6 +114,7 @@ class ArchitectureTest {
             "render",
             "refit",
             "outline",
+            "preview",
             "codec")
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")

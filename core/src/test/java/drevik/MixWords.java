@@ -2,9 +2,8 @@ package drevik;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
 import drevik.mix.AudioRef;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
@@ -88,7 +87,7 @@ public final class MixWords {
   }
 
   public MixWords map(String category, String destination) {
-    map = map.with(category, new CategoryRule(destination, null));
+    map = map.sending(category, destination);
     return this;
   }
 

@@ -3,21 +3,23 @@ package drevik;
 import drevik.audio.Layout;
 import drevik.audio.PanLaw;
 import drevik.audio.SampleFormat;
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
 import drevik.mix.AudioRef;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
 import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.JobKind;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Origin;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
+import drevik.mix.Pin;
 import drevik.mix.Send;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
@@ -154,10 +156,67 @@ public final class RandomMix {
                     random.nextBoolean() ? List.of(outputs.get(1).id()) : List.of())))
         .withMarkers(List.of(new Marker("m", "Verse " + random.nextInt(9), random.nextInt(999))))
         .withSpecifications(List.of(specification))
-        .withCategoryMap(
-            CategoryMap.EMPTY
-                .with("drums", new CategoryRule(buses.get(0), any(random, "bass", "keys", null)))
-                .with(any(random, "vocals", "keys"), new CategoryRule(null, "drums")));
+        .withCategoryMap(map(random, buses, outputs));
+  }
+
+  /** A category map that says something in every field, here and there. */
+  public static CategoryMap map(Random random, List<String> buses, List<Output> outputs) {
+    List<MapEntry> entries = new ArrayList<>();
+    for (String category : CATEGORIES) {
+      if (random.nextInt(3) > 0) {
+        entries.add(entry(MapEntry.of(category), random, buses, outputs));
+      }
+    }
+    for (int i = 0; i < 3; i++) {
+      MapEntry asks =
+          MapEntry.of(CATEGORIES.get(random.nextInt(CATEGORIES.size())))
+              .withId("asks " + i)
+              .withPerson(any(random, "Ada", "Bo", null))
+              .withLayout(any(random, Layout.MONO, Layout.STEREO, null))
+              .withWords(any(random, "seat", "bus", null))
+              .withPosition(any(random, "in", null, null))
+              .withDeliveredBy(any(random, "Mill", null, null));
+      if (!asks.asksForCategoryAlone()) {
+        entries.add(entry(asks, random, buses, outputs));
+      }
+    }
+    return new CategoryMap(entries);
+  }
+
+  private static final List<String> CATEGORIES =
+      List.of("drums", "drums/kick", "vocals", "vocals/lead", "unknown");
+
+  private static MapEntry entry(
+      MapEntry entry, Random random, List<String> buses, List<Output> outputs) {
+    List<MapSend> sends = new ArrayList<>();
+    for (String bus : buses) {
+      if (random.nextInt(3) == 0) {
+        sends.add(
+            new MapSend(
+                List.of(bus),
+                any(random, Tap.values()),
+                -random.nextInt(9),
+                random.nextInt(5) == 0));
+      }
+    }
+    if (buses.size() > 1 && random.nextInt(3) == 0) {
+      sends.add(MapSend.of(buses.subList(0, 2), Tap.PRE_FADER, -144));
+    }
+    Insert insert =
+        new Insert("one", any(random, "compressor", "equaliser"), true, false, Map.of(), null);
+    Insert other = new Insert("other", "limiter", random.nextBoolean(), true, Map.of(), null);
+    return entry
+        .withDestination(random.nextBoolean() ? any(random, buses.toArray(String[]::new)) : null)
+        .withGroup(random.nextInt(3) == 0 ? any(random, buses.toArray(String[]::new)) : null)
+        .withColour(any(random, "bass", "keys", null))
+        .withOrder(any(random, 1, 2, null))
+        .withWantedLayout(any(random, Layout.MONO, Layout.STEREO, null))
+        .withTrimDb(any(random, -3.0, -6.0, null))
+        .withGuideLufs(any(random, -23.0, null))
+        .withChain(any(random, List.of(insert), List.of(insert, other), List.of()))
+        .withSends(sends)
+        .withControls(any(random, List.of("c1"), List.of("c1", "c2"), List.of()))
+        .withStem(random.nextInt(3) == 0 ? outputs.get(0).id() : null);
   }
 
   private static Channel filled(Channel channel, String bus, Random random) {
@@ -192,6 +251,11 @@ public final class RandomMix {
         .withPerson(any(random, "Ada", "Bo", null))
         .withCategory(any(random, "drums/kick", "vocals/lead", "unknown"))
         .withComment(any(random, "", "late"))
+        .withDeliveredBy(any(random, "Mill", "Bay", null))
+        .withPins(
+            channel.kind().holdsClips() && random.nextInt(3) == 0
+                ? List.of(new Pin(any(random, "output", "trimDb", "sends:" + bus), "by hand", null))
+                : List.of())
         .withChain(random.nextBoolean() ? List.of(insert) : List.of())
         .withClips(channel.kind().holdsClips() && random.nextBoolean() ? List.of(clip) : List.of());
   }

@@ -81,6 +81,11 @@ public final class CategoryTree {
     return slash < 0 ? path : path.substring(0, slash);
   }
 
+  /** 0 for the top of a family, more for what is below it. */
+  public static int depthOf(String path) {
+    return (int) path.chars().filter(sign -> sign == '/').count();
+  }
+
   public static Optional<String> parentOf(String path) {
     int slash = path.lastIndexOf('/');
     return slash < 0 ? Optional.empty() : Optional.of(path.substring(0, slash));

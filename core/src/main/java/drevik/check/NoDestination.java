@@ -8,6 +8,7 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.field.Changes;
 import drevik.mix.field.MapEntryField;
+import drevik.reassign.Asked;
 import java.util.List;
 
 /** Seats of which the category map does not say where they go. */
@@ -22,12 +23,12 @@ final class NoDestination implements LineCheckRule {
     if (channel.kind() == ChannelKind.SEAT
         && survey.map.isUsed()
         && !channel.category().equals(CategoryTree.UNKNOWN)
-        && survey.map.destinationOf(channel.category()).isEmpty()) {
+        && survey.map.destinationOf(Asked.of(channel)).isEmpty()) {
       Edit rule =
           channel.output() == null
               ? null
               : new SetCategoryRule(
-                  channel.category(),
+                  List.of(channel.category()),
                   Changes.of(MapEntryField.ALL, MapEntryField.DESTINATION, channel.output()));
       survey.report(
           Rule.NO_DESTINATION,

@@ -5,10 +5,14 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
+import drevik.mix.Fallback;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Validity;
+import drevik.reassign.Following;
 import java.util.Locale;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -31,7 +35,13 @@ public final class Documents {
           .addMixIn(Channel.class, OmitDefaults.OfChannel.class)
           .addMixIn(Send.class, OmitDefaults.OfSend.class)
           .addMixIn(Clip.class, OmitDefaults.OfClip.class)
+          .addMixIn(MapEntry.class, OmitDefaults.OfMapEntry.class)
+          .addMixIn(MapSend.class, OmitDefaults.OfMapSend.class)
+          .addMixIn(Fallback.class, OmitDefaults.OfFallback.class)
           .build();
+
+  /** The first version that has pins. */
+  private static final int PINNED = 5;
 
   /** Values and brackets of a Mix of some 20,000 channels; a tree of them takes 150 MB. */
   private static final int MOST_TOKENS = 2_000_000;
@@ -130,7 +140,8 @@ public final class Documents {
     if (version < Mix.CURRENT_VERSION) {
       Migration.bringUpToDate((ObjectNode) tree, version);
     }
-    return MAPPER.treeToValue(tree, Mix.class);
+    Mix mix = MAPPER.treeToValue(tree, Mix.class);
+    return version < PINNED ? Following.settled(mix) : mix;
   }
 
   private static Refused unreadable(JacksonException e) {

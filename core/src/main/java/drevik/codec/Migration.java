@@ -16,7 +16,9 @@ import tools.jackson.databind.node.ObjectNode;
  * pattern; a name without braces is a pattern too. Version 2 had ids of sends and inserts that were
  * unique within their channel at most, and ids of clips that told which delivered files they play.
  * The same thing gets the same id in every revision: its channel's with its own behind it. Version
- * 3 had nothing but pan to say where something stands, and no dither of an output's own.
+ * 3 had nothing but pan to say where something stands, and no dither of an output's own. Version 4
+ * had a category map of destinations and colours alone, and no pins: what departed from the map was
+ * somebody's exception, and is pinned.
  */
 final class Migration {
   private static final String CLIP = "clip-";
@@ -26,6 +28,9 @@ final class Migration {
   static void bringUpToDate(ObjectNode mix, int version) {
     if (version < 3) {
       qualifyIds(mix);
+    }
+    if (version < 5) {
+      listEntries(mix);
     }
     mix.put("version", Mix.CURRENT_VERSION);
   }
@@ -64,6 +69,21 @@ final class Migration {
         }
       }
     }
+  }
+
+  private static void listEntries(ObjectNode mix) {
+    JsonNode rules = mix.path("categoryMap").path("rules");
+    ArrayNode entries = mix.putObject("categoryMap").putArray("entries");
+    rules
+        .properties()
+        .forEach(
+            rule -> {
+              ObjectNode entry = entries.addObject().put("id", rule.getKey());
+              entry.put("category", rule.getKey());
+              rule.getValue()
+                  .properties()
+                  .forEach(said -> entry.set(said.getKey(), said.getValue()));
+            });
   }
 
   private static void spreadDestinations(ObjectNode send) {

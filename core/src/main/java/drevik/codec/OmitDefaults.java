@@ -3,7 +3,10 @@ package drevik.codec;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonInclude.Include;
 import drevik.mix.Clip;
+import drevik.mix.Fallback;
 import drevik.mix.Insert;
+import drevik.mix.MapSend;
+import drevik.mix.Pin;
 import drevik.mix.Send;
 import java.util.List;
 
@@ -48,6 +51,12 @@ final class OmitDefaults {
 
     @JsonInclude(Include.NON_EMPTY)
     String comment();
+
+    @JsonInclude(Include.NON_EMPTY)
+    List<Pin> pins();
+
+    @JsonInclude(Include.NON_EMPTY)
+    List<Fallback> fallbacks();
   }
 
   /** Of a send. */
@@ -57,6 +66,30 @@ final class OmitDefaults {
 
     @JsonInclude(Include.NON_DEFAULT)
     double frontBack();
+  }
+
+  /** Of an entry of a category map. */
+  interface OfMapEntry {
+    @JsonInclude(Include.NON_EMPTY)
+    List<Insert> chain();
+
+    @JsonInclude(Include.NON_EMPTY)
+    List<MapSend> sends();
+
+    @JsonInclude(Include.NON_EMPTY)
+    List<String> controls();
+  }
+
+  /** Of a send that a category map gives. */
+  interface OfMapSend {
+    @JsonInclude(Include.NON_DEFAULT)
+    boolean none();
+  }
+
+  /** Of what a field returns to. */
+  interface OfFallback {
+    @JsonInclude(Include.NON_EMPTY)
+    List<Insert> chain();
   }
 
   /** Of a clip. */

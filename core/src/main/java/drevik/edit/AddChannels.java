@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 /** Adds channels at the end of the document, or after {@code after}. */
 public record AddChannels(List<Channel> channels, @Nullable String after) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (channels.isEmpty()) {
       throw new Refused("There is no channel to add; say how many.");
     }

@@ -98,7 +98,7 @@ public record ChangeMix(Changes<Mix> set) implements Edit {
   }
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (set.isEmpty()) {
       throw new Refused("Nothing is to be changed; say what.");
     }

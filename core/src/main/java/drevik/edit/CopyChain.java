@@ -1,13 +1,14 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import java.util.List;
 
 /** Gives many channels the chain of one, in the place of theirs. */
 public record CopyChain(String from, List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Channel source = ChannelsById.one(mix, from);
     FreshIds fresh = new FreshIds(mix);
     return Soundness.require(

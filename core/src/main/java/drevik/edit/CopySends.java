@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
@@ -11,7 +12,7 @@ import java.util.List;
 /** Gives many channels the sends of one. A send that they have to the same places is replaced. */
 public record CopySends(String from, List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Channel source = ChannelsById.one(mix, from);
     if (source.sends().isEmpty()) {
       throw Refused.about(from, "“" + source.name() + "” has no sends to copy.");

@@ -1,8 +1,7 @@
 package drevik.edit;
 
 import drevik.audio.Layout;
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
@@ -35,7 +34,7 @@ public record CreateChannels(
     implements Edit {
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     List<NamedChannel> made = named(mix);
     List<Channel> channels =
         made.stream()
@@ -45,11 +44,10 @@ public record CreateChannels(
     for (NamedChannel bus : made) {
       String of = bus.destinationOf();
       if (of != null && Boolean.TRUE.equals(destinations)) {
-        CategoryRule rule = map.rules().getOrDefault(of, CategoryRule.NOTHING);
-        map = map.with(of, new CategoryRule(bus.id(), rule.colour()));
+        map = map.sending(of, bus.id());
       }
     }
-    Mix with = new AddChannels(channels, after).applyTo(mix);
+    Mix with = new AddChannels(channels, after).changed(mix);
     return Soundness.require(mix, with.withCategoryMap(map));
   }
 

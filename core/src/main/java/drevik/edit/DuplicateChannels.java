@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.naming.FreshNames;
 import java.util.ArrayList;
@@ -13,7 +14,7 @@ import java.util.Set;
  */
 public record DuplicateChannels(List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Set<String> wanted = ChannelsById.known(mix, channels);
     FreshNames fresh = new FreshNames(mix);
     FreshIds ids = new FreshIds(mix);

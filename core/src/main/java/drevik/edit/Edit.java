@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.reassign.Following;
 
 /**
  * One change to a Mix, as a value. It says what it changes (fields and their new values, things
@@ -38,11 +39,20 @@ public sealed interface Edit
         Together {
 
   /**
-   * The Mix after the edit.
+   * The Mix after the edit, channels following the category map where the edit asks for it.
    *
    * @throws Refused with a reason that a person can act on
    */
-  Mix applyTo(Mix mix);
+  default Mix applyTo(Mix mix) {
+    return Following.after(mix, changed(mix));
+  }
+
+  /**
+   * The Mix with what the edit itself says, and nothing that follows from it.
+   *
+   * @throws Refused with a reason that a person can act on
+   */
+  Mix changed(Mix mix);
 
   /** What the edit does, in words that fit after “Undo”. */
   String says(Mix before);

@@ -6,7 +6,7 @@ import java.util.List;
 /** Takes the audio off seats. The files stay where they are kept. */
 public record FreeSeats(List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     return ChannelsById.change(mix, channels, channel -> channel.withClips(List.of()));
   }
 

@@ -7,7 +7,7 @@ import java.util.List;
 /** Marks the clips of channels as kept on purpose when a template is made, or no longer. */
 public record KeepClips(List<String> channels, boolean keep) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     return ChannelsById.change(
         mix,
         channels,

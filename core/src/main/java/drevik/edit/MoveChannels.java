@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 /** Moves channels, in their order, to stand before another, or at the end. */
 public record MoveChannels(List<String> channels, @Nullable String before) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Set<String> moved = ChannelsById.known(mix, channels);
     if (before != null && moved.contains(before)) {
       throw new Refused("Channels cannot be moved before one of themselves; choose another place.");

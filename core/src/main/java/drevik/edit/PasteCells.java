@@ -21,7 +21,7 @@ import java.util.Map;
 public record PasteCells(List<String> channels, List<String> columns, List<List<String>> cells)
     implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     requireRoom();
     List<LedgerColumn> written = columns.stream().map(LedgerColumn::of).toList();
     Names names = Names.of(mix);

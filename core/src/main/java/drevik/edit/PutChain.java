@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Insert;
 import drevik.mix.KeptChain;
 import drevik.mix.Key;
@@ -14,7 +15,7 @@ import java.util.List;
  */
 public record PutChain(KeptChain chain, List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     FreshIds fresh = new FreshIds(mix);
     return Soundness.require(
         mix,

@@ -13,14 +13,14 @@ import java.util.Set;
  */
 public record RemoveChannels(List<String> channels) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Set<String> gone = ChannelsById.known(mix, channels);
     List<String> silent =
         mix.outputs().stream()
             .filter(output -> gone.contains(output.channel()))
             .map(Output::id)
             .toList();
-    Mix printed = silent.isEmpty() ? mix : new RemoveOutputs(silent).applyTo(mix);
+    Mix printed = silent.isEmpty() ? mix : new RemoveOutputs(silent).changed(mix);
     Mix rest =
         printed.withChannels(
             printed.channels().stream().filter(c -> !gone.contains(c.id())).toList());

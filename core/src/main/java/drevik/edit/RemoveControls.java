@@ -10,7 +10,7 @@ import java.util.Set;
 /** Removes controls; their members stay, at the gain of their own faders. */
 public record RemoveControls(List<String> controls) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     ListsById.requireAll(mix.controls(), controls, Control::id, "control");
     Set<String> gone = Set.copyOf(controls);
     Mix rest =

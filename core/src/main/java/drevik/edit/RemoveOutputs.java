@@ -10,7 +10,7 @@ import java.util.Set;
 /** Removes outputs, with their places in stem sets and what nobody else answers to. */
 public record RemoveOutputs(List<String> outputs) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     ListsById.requireAll(mix.outputs(), outputs, Output::id, "output");
     Set<String> gone = Set.copyOf(outputs);
     Mix rest = mix.withOutputs(mix.outputs().stream().filter(o -> !gone.contains(o.id())).toList());

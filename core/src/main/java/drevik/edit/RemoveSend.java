@@ -8,7 +8,7 @@ import java.util.List;
 /** Takes one destination out of the sends of many channels; a send that reaches nothing goes. */
 public record RemoveSend(List<String> channels, String destination) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     return ChannelsById.change(
         mix,
         channels,

@@ -28,7 +28,7 @@ public record RenameChannels(Map<String, String> names, @Nullable List<String> k
   }
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     List<String> kept = keepCategory == null ? List.of() : keepCategory;
     return ChannelsById.change(
         mix,

@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.mix.Channel;
 import drevik.mix.Clip;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
@@ -82,7 +83,7 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
   }
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (mix.kind() == MixKind.TEMPLATE) {
       throw new Refused(
           "A template holds no audio. Start a session from it, and seat the delivery there.");

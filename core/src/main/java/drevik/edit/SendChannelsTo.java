@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record SendChannelsTo(List<String> channels, @Nullable String destination) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Mix after = ChannelsById.change(mix, channels, channel -> channel.withOutput(destination));
     SignalGraph.requireSound(after);
     return after;

@@ -21,7 +21,7 @@ import java.util.Optional;
 public record SetAlike(String channel, String insert, List<String> others, Changes<Insert> set)
     implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Channel from = ChannelsById.one(mix, channel);
     Insert like = like(mix).orElseThrow(() -> gone(from));
     int ordinal = alike(from, like.processor()).indexOf(like);

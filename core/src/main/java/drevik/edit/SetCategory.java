@@ -8,7 +8,7 @@ import java.util.List;
 /** Files many channels under one category. Routing stays as it is. */
 public record SetCategory(List<String> channels, String category) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (!CategoryTree.has(category)) {
       throw new Refused(CategoryTree.unknownMessage(category));
     }

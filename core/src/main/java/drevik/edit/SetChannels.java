@@ -22,7 +22,7 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
   }
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Changes<Channel> clean = cleaned(set);
     return Soundness.require(mix, ChannelsById.change(mix, channels, clean::applyTo));
   }

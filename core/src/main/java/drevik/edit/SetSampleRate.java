@@ -22,7 +22,7 @@ public record SetSampleRate(int sampleRate) implements Edit {
   }
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (!RATES.contains(sampleRate)) {
       throw new Refused(
           "A Mix is at one of the rates " + RATES + " Hz, and not at " + sampleRate + " Hz.");

@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
@@ -21,7 +22,7 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
   private static final double SILENT_DB = -144;
 
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     if (destinations.isEmpty()) {
       throw new Refused("A send needs at least one destination; choose a return or a bus.");
     }

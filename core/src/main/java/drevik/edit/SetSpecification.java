@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 public record SetSpecification(List<String> outputs, @Nullable Specification specification)
     implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     String id = specification == null ? null : specification.id();
     if (!outputs.isEmpty()) {
       ListsById.requireAll(mix.outputs(), outputs, Output::id, "output");

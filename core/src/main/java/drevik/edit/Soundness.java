@@ -1,10 +1,12 @@
 package drevik.edit;
 
-import drevik.category.CategoryMap;
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Control;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
@@ -209,25 +211,33 @@ final class Soundness {
   }
 
   private void categoryMap(CategoryMap map) {
-    map.entries()
-        .forEach(
-            entry -> {
-              category(entry.category(), entry.category());
-              colour(entry.category(), entry.colour());
-              Channel destination = channels.get(entry.destination());
-              if (entry.destination() != null && destination == null) {
-                fault(
-                    entry.category(),
-                    "The destination of " + entry.category() + " is not in this Mix; choose one.");
-              } else if (destination != null && destination.kind().holdsClips()) {
-                fault(
-                    entry.category(),
-                    "“"
-                        + destination.name()
-                        + "” plays files; choose a bus for "
-                        + entry.category()
-                        + ".");
-              }
-            });
+    Set<String> controls = mix.controls().stream().map(Control::id).collect(Collectors.toSet());
+    Set<String> outputs = mix.outputs().stream().map(Output::id).collect(Collectors.toSet());
+    for (MapEntry entry : map.entries()) {
+      String of = entry.category();
+      category(of, of);
+      colour(of, entry.colour());
+      takesSound(entry, entry.destination(), "destination");
+      takesSound(entry, entry.group(), "group");
+      for (MapSend send : entry.sends()) {
+        send.destinations().forEach(to -> takesSound(entry, to, "send"));
+      }
+      if (!controls.containsAll(entry.controls())) {
+        fault(of, "A control of " + of + " is not in this Mix; choose another.");
+      }
+      if (entry.stem() != null && !outputs.contains(entry.stem())) {
+        fault(of, "The stem of " + of + " is not in this Mix; choose an output.");
+      }
+    }
+  }
+
+  private void takesSound(MapEntry entry, @Nullable String id, String what) {
+    Channel to = channels.get(id);
+    String of = entry.category();
+    if (id != null && to == null) {
+      fault(of, "The " + what + " of " + of + " is not in this Mix; choose one.");
+    } else if (to != null && to.kind().holdsClips()) {
+      fault(of, "“" + to.name() + "” plays files; choose a bus for " + of + ".");
+    }
   }
 }

@@ -6,7 +6,7 @@ import java.util.List;
 /** Stows channels (hidden and inactive), or brings them back. */
 public record StowChannels(List<String> channels, boolean stowed) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     return ChannelsById.change(mix, channels, channel -> channel.withStowed(stowed));
   }
 

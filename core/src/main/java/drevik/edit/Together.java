@@ -6,7 +6,7 @@ import java.util.List;
 /** Several edits as one: all of them, or none. */
 public record Together(List<Edit> edits, String words) implements Edit {
   @Override
-  public Mix applyTo(Mix mix) {
+  public Mix changed(Mix mix) {
     Mix after = mix;
     for (Edit edit : edits) {
       after = edit.applyTo(after);

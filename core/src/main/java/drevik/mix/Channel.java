@@ -22,7 +22,10 @@ import org.jspecify.annotations.Nullable;
  * @param output the channel that this one feeds, or null
  * @param group a bus with whose seats this channel is shown; null: with its output's own
  * @param person a singer, an interviewee; null where nobody in particular
+ * @param deliveredBy whom its files came from; null where nobody said
  * @param clips empty for a free seat
+ * @param pins what the category map leaves alone
+ * @param fallbacks what fields return to where the category map stands over them
  */
 @RecordBuilder
 public record Channel(
@@ -45,8 +48,11 @@ public record Channel(
     List<Send> sends,
     @Nullable String group,
     @Nullable String person,
+    @Nullable String deliveredBy,
     List<Clip> clips,
-    String comment)
+    String comment,
+    List<Pin> pins,
+    List<Fallback> fallbacks)
     implements ChannelBuilder.With {
 
   public Channel {
@@ -54,6 +60,8 @@ public record Channel(
     sends = Lists.copy(sends);
     clips = Lists.copy(clips);
     comment = comment == null ? "" : comment;
+    pins = Lists.copy(pins);
+    fallbacks = Lists.copy(fallbacks);
   }
 
   /** A channel at 0 dB with nothing on it. */
@@ -61,12 +69,17 @@ public record Channel(
       String id, ChannelKind kind, String name, Layout layout, String category) {
     return new Channel(
         id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, 0, null, false, false,
-        null, List.of(), null, null, List.of(), "");
+        null, List.of(), null, null, null, List.of(), "", List.of(), List.of());
   }
 
   /** Where it stands in what it feeds. */
   public Position position() {
     return Send.position(pan, frontBack, lfeDb);
+  }
+
+  /** True if the category map leaves this of it alone. */
+  public boolean isPinned(Slot slot) {
+    return pins.stream().anyMatch(pin -> pin.id().equals(slot.id()));
   }
 
   /** A seat or reference with no audio on it. */

@@ -1,7 +1,6 @@
 package drevik.mix;
 
 import drevik.audio.PanLaw;
-import drevik.category.CategoryMap;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -45,7 +44,7 @@ public record Mix(
     implements MixBuilder.With {
 
   /** The version that this code writes. */
-  public static final int CURRENT_VERSION = 4;
+  public static final int CURRENT_VERSION = 5;
 
   public Mix {
     channels = Lists.copy(channels);

@@ -4,6 +4,7 @@ import drevik.audio.SampleFormat;
 import drevik.dsp.Parameter;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -88,10 +89,55 @@ public final class Validity {
       id(set.id(), "A stem set", sets);
       present(set.mixOutput(), "Stem set “" + set.id() + "” does not say which mix it makes.");
     }
+    if (before == null || !before.categoryMap().equals(mix.categoryMap())) {
+      categoryMap(mix.categoryMap());
+    }
     Set<String> markers = new HashSet<>();
     for (Marker marker : mix.markers()) {
       id(marker.id(), "A marker", markers);
       name(marker.name(), "A marker");
+    }
+  }
+
+  private static void categoryMap(CategoryMap map) {
+    Limits.requireCount(map.entries(), Limits.OTHERS, "A category map", "entries");
+    Set<String> ids = new HashSet<>();
+    for (MapEntry entry : map.entries()) {
+      id(entry.id(), "An entry of the category map", ids);
+      String of = " of “" + entry.category() + "” in the category map";
+      present(entry.category(), "An entry of the category map names no category.");
+      for (String text :
+          Arrays.asList(
+              entry.category(),
+              entry.person(),
+              entry.words(),
+              entry.position(),
+              entry.deliveredBy(),
+              entry.colour())) {
+        Limits.requireText(text, Limits.NAME, "What is said" + of);
+      }
+      rangeIfAsked(entry.trimDb(), -60, 60, "The trim" + of);
+      rangeIfAsked(entry.guideLufs(), -70, 0, "The level guide" + of);
+      rangeIfAsked(
+          entry.order() == null ? null : entry.order().doubleValue(),
+          -9_999,
+          9_999,
+          "The order" + of);
+      Limits.requireCount(entry.chain(), Limits.OTHERS, "A chain" + of, "processors");
+      entry.chain().forEach(insert -> insert(insert, "the chain" + of));
+      Limits.requireCount(entry.sends(), Limits.OTHERS, "An entry" + of, "sends");
+      Limits.requireCount(entry.controls(), Limits.OTHERS, "An entry" + of, "controls");
+      Set<String> sends = new HashSet<>();
+      for (MapSend send : entry.sends()) {
+        present(send.tap(), "A send" + of + " does not say where it is taken.");
+        range(send.levelDb(), -200, 24, "A send level" + of);
+        if (send.destinations().isEmpty()) {
+          throw new Refused("A send" + of + " leads nowhere; give it a destination.");
+        }
+        if (!sends.add(send.id())) {
+          throw new Refused("Two sends" + of + " lead to the same place; keep one.");
+        }
+      }
     }
   }
 
@@ -159,13 +205,14 @@ public final class Validity {
             "A send of “" + channel.name() + "” leads nowhere; give it a destination.");
       }
     }
-    for (Insert insert : channel.chain()) {
-      present(insert.processor(), "An insert of “" + channel.name() + "” names no processor.");
-      if (insert.key() != null) {
-        present(insert.key().source(), "A key of “" + channel.name() + "” has no source.");
-        present(insert.key().tap(), "A key of “" + channel.name() + "” does not say its tap.");
-      }
-      settings(insert, channel);
+    channel.chain().forEach(insert -> insert(insert, "“" + channel.name() + "”"));
+    Limits.requireCount(channel.pins(), Limits.OTHERS, "A channel", "pins");
+    Limits.requireCount(channel.fallbacks(), Limits.OTHERS, "A channel", "fallbacks");
+    for (Pin pin : channel.pins()) {
+      slot(pin.id(), "A pin of “" + channel.name() + "”");
+    }
+    for (Fallback fallback : channel.fallbacks()) {
+      slot(fallback.id(), "A fallback of “" + channel.name() + "”");
     }
     for (Clip clip : channel.clips()) {
       present(clip.audio(), "A clip of “" + channel.name() + "” names no audio.");
@@ -178,15 +225,31 @@ public final class Validity {
     }
   }
 
+  private static void slot(String id, String what) {
+    if (id == null || Slot.byId(id).isEmpty()) {
+      throw new Refused(
+          what + " is on “" + id + "”, which the category map does not decide; take it out.");
+    }
+  }
+
+  private static void insert(Insert insert, String whose) {
+    present(insert.processor(), "An insert of " + whose + " names no processor.");
+    if (insert.key() != null) {
+      present(insert.key().source(), "A key of " + whose + " has no source.");
+      present(insert.key().tap(), "A key of " + whose + " does not say its tap.");
+    }
+    settings(insert, whose);
+  }
+
   /** A stand-in keeps whatever settings it has; of what runs here they are known. */
-  private static void settings(Insert insert, Channel channel) {
+  private static void settings(Insert insert, String whose) {
     Optional<ProcessorType> type = Processors.byId(insert.processor());
     if (type.isEmpty()) {
       return;
     }
     Map<String, Parameter> known = new LinkedHashMap<>();
     type.get().parameters().forEach(parameter -> known.put(parameter.id(), parameter));
-    String where = type.get().label() + " of “" + channel.name() + "”";
+    String where = type.get().label() + " of " + whose;
     for (Map.Entry<String, Double> setting : insert.settings().entrySet()) {
       Parameter parameter = known.get(setting.getKey());
       if (parameter == null) {

@@ -6,6 +6,7 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -95,8 +96,8 @@ public final class NamedChannels {
     List<String> because = new ArrayList<>();
     ChannelKind kind = kindOf(read);
     String category = categoryOf(kind, read, because);
-    Destination to = destinationOf(kind, category, read.isMix(), because);
-    Layout layout = layoutOf(kind, read, to.channel());
+    Destination to = destinationOf(kind, category, name, read.isMix(), because);
+    Layout layout = layoutOf(kind, category, name, read, to.channel());
     return new NamedChannel(
         id, name, kind, layout, category, to.id(), ownCategory(kind, category), because);
   }
@@ -127,25 +128,25 @@ public final class NamedChannels {
   }
 
   private Destination destinationOf(
-      ChannelKind kind, String category, boolean isMix, List<String> because) {
+      ChannelKind kind, String category, String name, boolean isMix, List<String> because) {
     if (said.output() != null) {
       return new Destination(mix.channel(said.output()).orElse(null));
     }
     Optional<Channel> to =
         switch (kind) {
           case MASTER, REFERENCE -> Optional.empty();
-          case SEAT -> seatGoesTo(category, because);
+          case SEAT -> seatGoesTo(category, name, because);
           case BUS -> isMix ? theOnly(ChannelKind.MASTER) : busGoesTo(category, because);
           case RETURN -> mixBus();
         };
     return to.map(Destination::new).orElse(Destination.NONE);
   }
 
-  private Optional<Channel> seatGoesTo(String category, List<String> because) {
+  private Optional<Channel> seatGoesTo(String category, String name, List<String> because) {
     MapAnswers map = MapAnswers.of(mix);
     Optional<Channel> mapped =
-        map.destinationOf(category)
-            .flatMap(answer -> mix.channel(answer.value()))
+        map.destinationOf(new Asked(category, name, Layout.MONO, null, null))
+            .flatMap(answer -> mix.channel(answer.text()))
             .filter(Channel::takesSound);
     if (mapped.isPresent()) {
       because.add("goes to “" + mapped.get().name() + "”, as the category map says");
@@ -210,7 +211,8 @@ public final class NamedChannels {
     return some.size() == 1 ? Optional.of(some.get(0)) : Optional.empty();
   }
 
-  private Layout layoutOf(ChannelKind kind, ChannelName read, @Nullable Channel to) {
+  private Layout layoutOf(
+      ChannelKind kind, String category, String name, ChannelName read, @Nullable Channel to) {
     if (said.layout() != null) {
       return said.layout();
     }
@@ -222,7 +224,11 @@ public final class NamedChannels {
       return like.layout();
     }
     return switch (kind) {
-      case SEAT -> Layout.MONO;
+      case SEAT ->
+          MapAnswers.of(mix)
+              .layoutOf(new Asked(category, name, Layout.MONO, null, null))
+              .map(answer -> (Layout) answer.value())
+              .orElse(Layout.MONO);
       case REFERENCE -> Layout.STEREO;
       case BUS, RETURN, MASTER ->
           Optional.ofNullable(to)
@@ -236,9 +242,7 @@ public final class NamedChannels {
     boolean offers =
         kind == ChannelKind.BUS
             && !category.equals(CategoryTree.UNKNOWN)
-            && Optional.ofNullable(mix.categoryMap().rules().get(category))
-                .map(rule -> rule.destination() == null)
-                .orElse(true)
+            && !mix.categoryMap().hasDestination(category)
             && theBusOf(category).isEmpty();
     return offers ? category : null;
   }

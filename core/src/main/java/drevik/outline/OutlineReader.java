@@ -1,18 +1,19 @@
 package drevik.outline;
 
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
-import drevik.edit.FreshIds;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.Slot;
 import drevik.mix.field.Field.Target;
 import drevik.mix.field.References;
 import drevik.naming.FreshNames;
 import drevik.outline.Outline.Placed;
 import drevik.outline.Outline.Reading;
 import drevik.outline.WrittenOutline.WrittenMark;
+import drevik.reassign.Following;
 import drevik.route.SignalGraph;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -62,7 +63,7 @@ final class OutlineReader {
     after = mapped(after, entries, new ChannelReading(names, faults));
     after = withoutGone(after, tied.keySet());
     requireNoLoop(after, entries);
-    Reading reading = new Reading(mix, after, List.of(), placed(entries));
+    Reading reading = new Reading(mix, followed(after), List.of(), placed(entries));
     if (faults.isEmpty()) {
       requireSound(reading, entries);
     }
@@ -72,6 +73,25 @@ final class OutlineReader {
   private Reading failed(List<Entry> entries) {
     faults.sort(Comparator.comparingInt(OutlineFault::line).thenComparingInt(OutlineFault::from));
     return new Reading(mix, mix, faults.stream().distinct().toList(), placed(entries));
+  }
+
+  /** What the text does not say follows the category map; where a line stands, it says. */
+  private Mix followed(Mix read) {
+    Map<String, Channel> said = read.channelsById();
+    Map<String, Set<Slot>> held = new LinkedHashMap<>();
+    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    Mix after =
+        Following.after(mix, read)
+            .mapChannels(
+                channel -> {
+                  String wanted = Lookup.in(said, channel.id()).output();
+                  if (Objects.equals(wanted, channel.output())) {
+                    return channel;
+                  }
+                  held.put(channel.id(), Set.of(output));
+                  return channel.withOutput(wanted);
+                });
+    return held.isEmpty() ? after : Following.pinned(after, held);
   }
 
   private static List<Placed> placed(List<Entry> entries) {
@@ -190,12 +210,12 @@ final class OutlineReader {
       List<String> before = entry.oldMarks(Sign.TAKES).stream().map(WrittenMark::of).toList();
       for (String category : before) {
         if (!now.contains(category)) {
-          map = sending(map, category, null);
+          map = map.sending(category, null);
         }
       }
       for (String category : now) {
         if (!before.contains(category)) {
-          map = sending(map, category, entry.id());
+          map = map.sending(category, entry.id());
         }
       }
     }
@@ -204,19 +224,12 @@ final class OutlineReader {
       List<String> categories =
           entry.was() == null ? own.getOrDefault(entry.id(), List.of()) : List.of();
       for (String category : categories) {
-        if (map.rules().getOrDefault(category, CategoryRule.NOTHING).destination() == null) {
-          map = sending(map, category, entry.id());
+        if (!map.hasDestination(category)) {
+          map = map.sending(category, entry.id());
         }
       }
     }
     return after.withCategoryMap(map);
-  }
-
-  private static CategoryMap sending(CategoryMap map, String category, @Nullable String to) {
-    CategoryRule rule = map.rules().getOrDefault(category, CategoryRule.NOTHING);
-    return to == null && rule.colour() == null
-        ? map.without(category)
-        : map.with(category, new CategoryRule(to, rule.colour()));
   }
 
   /** Indentation cannot close a loop; a send or a key can, and is told where it stands. */

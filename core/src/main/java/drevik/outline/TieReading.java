@@ -2,9 +2,9 @@ package drevik.outline;
 
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
-import drevik.edit.FreshIds;
 import drevik.ledger.TypedNumber;
 import drevik.mix.Channel;
+import drevik.mix.FreshIds;
 import drevik.mix.Insert;
 import drevik.mix.Key;
 import drevik.mix.Lookup;

@@ -1,36 +1,207 @@
 package drevik.reassign;
 
-import drevik.category.CategoryMap;
+import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
+import drevik.category.NameWords;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Mix;
+import drevik.mix.Slot;
+import drevik.reassign.SlotValues.Sent;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
-/** What the category map of a Mix says of its channels, asked in one way by all who ask. */
+/**
+ * What the category map of a Mix says of its channels, asked in one way by all who ask. Of the
+ * entries that speak of a channel the most specific one wins, for each thing that they say: the one
+ * that asks for more than a category, then the one of the nearer category, then the one that stands
+ * first.
+ *
+ * <p>It decides of seats and references. What a bus is and where it goes, the template says.
+ */
 public final class MapAnswers {
+  private static final Comparator<MapEntry> MOST_SPECIFIC =
+      Comparator.comparingInt(MapEntry::conditions)
+          .thenComparingInt(entry -> CategoryTree.depthOf(entry.category()))
+          .reversed();
+
   private final CategoryMap map;
   private final Map<String, Channel> channels;
+  private final Map<String, String> stems = new HashMap<>();
+  private final Map<String, List<MapEntry>> byCategory = new HashMap<>();
 
-  private MapAnswers(CategoryMap map, Map<String, Channel> channels) {
-    this.map = map;
-    this.channels = channels;
+  /** Answers to those that no entry asks for more than their category. */
+  private final Map<String, List<MapEntry>> plain = new HashMap<>();
+
+  private MapAnswers(Mix mix) {
+    this.map = mix.categoryMap();
+    this.channels = mix.channelsById();
+    mix.outputs().stream()
+        .filter(output -> channels.containsKey(output.channel()))
+        .forEach(output -> stems.put(output.id(), output.channel()));
+    map.entries()
+        .forEach(
+            entry ->
+                byCategory
+                    .computeIfAbsent(entry.category(), category -> new ArrayList<>())
+                    .add(entry));
   }
 
   public static MapAnswers of(Mix mix) {
-    return new MapAnswers(mix.categoryMap(), new HashMap<>(mix.channelsById()));
+    return new MapAnswers(mix);
   }
 
   /** True if the map says anything at all. */
   public boolean isUsed() {
-    return !map.rules().isEmpty();
+    return !map.isEmpty();
   }
 
-  /** Where a category goes; empty if the map is silent. */
-  public Optional<CategoryMap.Answer> destinationOf(String category) {
-    return map.destinationOf(category);
+  boolean knows(String channel) {
+    return channels.containsKey(channel);
+  }
+
+  /** True if the map decides of such a channel. */
+  public static boolean decidesOf(Channel channel) {
+    return channel.kind().holdsClips();
+  }
+
+  /** The entries that speak of what is asked, the most specific first. */
+  public List<MapEntry> entriesFor(Asked asked) {
+    List<MapEntry> family = plain.computeIfAbsent(asked.category(), this::family);
+    if (family.stream().allMatch(MapEntry::asksForCategoryAlone)) {
+      return family;
+    }
+    Words words = new Words(asked.name());
+    return family.stream().filter(entry -> speaksOf(entry, asked, words)).toList();
+  }
+
+  private List<MapEntry> family(String category) {
+    List<MapEntry> family = new ArrayList<>();
+    for (Optional<String> at = Optional.of(category);
+        at.isPresent();
+        at = at.flatMap(CategoryTree::parentOf)) {
+      family.addAll(byCategory.getOrDefault(at.get(), List.of()));
+    }
+    family.sort(MOST_SPECIFIC);
+    return List.copyOf(family);
+  }
+
+  /** A name's words, looked for once. */
+  private static final class Words {
+    private final String name;
+    private @Nullable Set<String> words;
+
+    Words(String name) {
+      this.name = name;
+    }
+
+    boolean haveAll(String asked) {
+      if (words == null) {
+        words = NameWords.of(name);
+      }
+      return words.containsAll(NameWords.of(asked));
+    }
+  }
+
+  private static boolean speaksOf(MapEntry entry, Asked asked, Words words) {
+    return (entry.person() == null || entry.person().equalsIgnoreCase(asked.person()))
+        && (entry.layout() == null || entry.layout() == asked.layout())
+        && (entry.deliveredBy() == null
+            || entry.deliveredBy().equalsIgnoreCase(asked.deliveredBy()))
+        && (entry.words() == null || words.haveAll(entry.words()))
+        && (entry.position() == null || NameWords.standsAt(asked.name(), entry.position()));
+  }
+
+  /** What the map says of a channel, for each thing that it speaks of. */
+  public Map<Slot, Answer> answers(Channel channel) {
+    if (map.isEmpty() || !decidesOf(channel)) {
+      return Map.of();
+    }
+    Map<Slot, Answer> answers = new LinkedHashMap<>();
+    for (MapEntry entry : entriesFor(Asked.of(channel))) {
+      destination(entry)
+          .filter(to -> !to.equals(channel.id()))
+          .ifPresent(to -> say(answers, Slot.of(Slot.Kind.OUTPUT), to, entry));
+      said(answers, Slot.Kind.GROUP, entry.group(), entry);
+      said(answers, Slot.Kind.COLOUR, entry.colour(), entry);
+      if (channel.awaitsAudio()) {
+        said(answers, Slot.Kind.LAYOUT, entry.wantedLayout(), entry);
+      }
+      said(answers, Slot.Kind.TRIM, entry.trimDb(), entry);
+      if (!entry.chain().isEmpty()) {
+        say(answers, Slot.of(Slot.Kind.CHAIN), SlotValues.bare(entry.chain()), entry);
+      }
+      for (MapSend send : entry.sends()) {
+        Sent sent = send.none() ? null : new Sent(send.tap(), send.levelDb(), true);
+        say(answers, Slot.send(send.destinations()), sent, entry);
+      }
+      entry.controls().forEach(control -> say(answers, Slot.control(control), true, entry));
+    }
+    return answers;
+  }
+
+  private static void said(
+      Map<Slot, Answer> answers, Slot.Kind kind, @Nullable Object value, MapEntry entry) {
+    if (value != null) {
+      say(answers, Slot.of(kind), value, entry);
+    }
+  }
+
+  /** The first that says something of a slot is the most specific. */
+  private static void say(
+      Map<Slot, Answer> answers, Slot slot, @Nullable Object value, MapEntry entry) {
+    answers.putIfAbsent(slot, new Answer(slot, value, entry));
+  }
+
+  /** Where an entry sends: its destination, else where its stem is taken. */
+  private Optional<String> destination(MapEntry entry) {
+    return Optional.ofNullable(entry.destination())
+        .or(() -> Optional.ofNullable(entry.stem()).map(stems::get));
+  }
+
+  /** Where something goes; empty if the map is silent. */
+  public Optional<Answer> destinationOf(Asked asked) {
+    return first(asked, entry -> destination(entry).orElse(null), Slot.of(Slot.Kind.OUTPUT));
+  }
+
+  /** The layout that seats of this kind are wanted in. */
+  public Optional<Answer> layoutOf(Asked asked) {
+    return first(asked, MapEntry::wantedLayout, Slot.of(Slot.Kind.LAYOUT));
+  }
+
+  /** How loud what is seated there begins, LUFS; empty if the map is silent. */
+  public Optional<Double> guideOf(Asked asked) {
+    return entriesFor(asked).stream().map(MapEntry::guideLufs).filter(Objects::nonNull).findFirst();
+  }
+
+  /** The place of a channel among others; empty if the map is silent. */
+  Optional<Integer> orderOf(Channel channel) {
+    return entriesFor(Asked.of(channel)).stream()
+        .map(MapEntry::order)
+        .filter(Objects::nonNull)
+        .findFirst();
+  }
+
+  private Optional<Answer> first(
+      Asked asked, Function<MapEntry, @Nullable Object> says, Slot slot) {
+    for (MapEntry entry : entriesFor(asked)) {
+      Object value = says.apply(entry);
+      if (value != null) {
+        return Optional.of(new Answer(slot, value, entry));
+      }
+    }
+    return Optional.empty();
   }
 
   /**
@@ -38,16 +209,23 @@ public final class MapAnswers {
    * itself.
    */
   public Optional<Channel> usableDestination(Channel channel) {
-    return destinationOf(channel.category())
-        .map(answer -> channels.get(answer.value()))
+    return destinationOf(Asked.of(channel))
+        .map(answer -> channels.get(answer.text()))
         .filter(to -> !to.id().equals(channel.id()) && !to.stowed());
   }
 
   /** A colour family's id: the channel's own, else the map's, else that of its category. */
   public String colourOf(Channel channel) {
-    return Optional.ofNullable(channel.colour())
-        .or(() -> map.colourOf(channel.category()).map(CategoryMap.Answer::value))
+    boolean own = channel.colour() != null || channel.isPinned(Slot.of(Slot.Kind.COLOUR));
+    return (own ? Optional.ofNullable(channel.colour()) : mappedColour(channel))
         .orElse(ColourFamily.ofCategory(channel.category()).toString());
+  }
+
+  private Optional<String> mappedColour(Channel channel) {
+    return entriesFor(Asked.of(channel)).stream()
+        .map(MapEntry::colour)
+        .filter(Objects::nonNull)
+        .findFirst();
   }
 
   /** Why a channel goes where it goes; null if it goes nowhere. */
@@ -55,14 +233,12 @@ public final class MapAnswers {
     if (channel.output() == null) {
       return null;
     }
-    return destinationOf(channel.category())
-        .filter(answer -> answer.value().equals(channel.output()))
-        .map(MapAnswers::words)
+    if (channel.isPinned(Slot.of(Slot.Kind.OUTPUT))) {
+      return "pinned by hand";
+    }
+    return destinationOf(Asked.of(channel))
+        .filter(answer -> Objects.equals(answer.value(), channel.output()))
+        .map(Answer::words)
         .orElse("set by hand");
-  }
-
-  /** “from the category map: drums”. */
-  public static String words(CategoryMap.Answer answer) {
-    return "from the category map: " + answer.saidBy();
   }
 }

@@ -211,20 +211,6 @@ class NameSorterTest {
   }
 
   @Test
-  void theMapInheritsFromTheParentAndSaysWhoSaidIt() {
-    CategoryMap map =
-        CategoryMap.EMPTY
-            .with("drums", new CategoryRule("drum bus", "drums"))
-            .with("drums/kick", new CategoryRule("kick bus", null));
-    assertThat(map.destinationOf("drums/kick"))
-        .contains(new CategoryMap.Answer("kick bus", "drums/kick"));
-    assertThat(map.colourOf("drums/kick")).contains(new CategoryMap.Answer("drums", "drums"));
-    assertThat(map.destinationOf("drums/snare"))
-        .contains(new CategoryMap.Answer("drum bus", "drums"));
-    assertThat(map.destinationOf("keys")).isEmpty();
-  }
-
-  @Test
   void everyCategoryHasAParentAndAColour() {
     List<String> all = CategoryTree.all();
     assertThat(all).doesNotHaveDuplicates().contains("unknown", "vocals/lead");

@@ -11,7 +11,10 @@ import drevik.RandomMix;
 import drevik.edit.ChangeMix;
 import drevik.edit.Edit;
 import drevik.edit.SendChannelsTo;
+import drevik.mix.CategoryMap;
+import drevik.mix.MapEntry;
 import drevik.mix.Mix;
+import drevik.mix.Pin;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.mix.field.Changes;
@@ -96,10 +99,36 @@ class DocumentsTest {
 
   @Test
   void aMixOfTheThirdVersionKeepsItsIds() {
-    Mix full = RandomMix.full(3);
-    String third = Documents.writeMix(full).replaceFirst("(\"version\" *: *)4", "$13");
+    Mix full = RandomMix.full(3).withCategoryMap(CategoryMap.EMPTY);
+    String third = Documents.writeMix(full).replaceFirst("(\"version\" *: *)5", "$13");
     assertThat(third).isNotEqualTo(Documents.writeMix(full));
     assertThat(Documents.readForeign(third)).isEqualTo(full);
+  }
+
+  @Test
+  void whatDepartedFromTheMapOfTheFourthVersionIsPinned() {
+    String old =
+        """
+        {"version": 4, "kind": "template", "name": "Old", "job": "mix", "sampleRate": 48000, "tempo": 120,
+         "panLaw": "-3 dB",
+         "categoryMap": {"rules": {"drums": {"destination": "a", "colour": "bass"}}},
+         "channels": [
+           {"id": "a", "kind": "bus", "name": "A", "layout": "stereo", "category": "drums"},
+           {"id": "b", "kind": "bus", "name": "B", "layout": "stereo", "category": "drums"},
+           {"id": "k", "kind": "seat", "name": "K", "layout": "mono", "category": "drums", "output": "a"},
+           {"id": "s", "kind": "seat", "name": "S", "layout": "mono", "category": "drums/snare",
+            "output": "b", "colour": "keys"}]}
+        """;
+    Mix mix = Documents.readForeign(old);
+    assertThat(mix.categoryMap().ofCategory("drums").orElseThrow())
+        .isEqualTo(MapEntry.of("drums").withDestination("a").withColour("bass"));
+    assertThat(mix.channel("k").orElseThrow().pins()).isEmpty();
+    assertThat(mix.channel("k").orElseThrow().colour()).isEqualTo("bass");
+    assertThat(mix.channel("s").orElseThrow().pins())
+        .extracting(Pin::id)
+        .containsExactly("output", "colour");
+    assertThat(mix.channel("s").orElseThrow().output()).isEqualTo("b");
+    assertThat(Documents.readForeign(Documents.writeMix(mix))).isEqualTo(mix);
   }
 
   @Test

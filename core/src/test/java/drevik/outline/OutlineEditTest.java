@@ -11,6 +11,8 @@ import drevik.mix.Control;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Output;
+import drevik.mix.Pin;
+import drevik.mix.Slot;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.MixField;
 import java.util.ArrayList;
@@ -135,7 +137,11 @@ class OutlineEditTest {
             .replace("    Bass Bus", "    Lead Vox >Plate @-9\n    Bass Bus");
     Mix after = after(text);
     Channel before = named(BAND, "Lead Vox");
-    assertThat(named(after, "Lead Vox")).isEqualTo(before.withOutput(named(BAND, "Mix").id()));
+    assertThat(named(after, "Lead Vox"))
+        .isEqualTo(
+            before
+                .withOutput(named(BAND, "Mix").id())
+                .withPins(List.of(Pin.on(Slot.of(Slot.Kind.OUTPUT)))));
     assertThat(changed(after)).containsExactly("Lead Vox");
   }
 

@@ -2,8 +2,7 @@ package drevik.starters;
 
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
@@ -14,6 +13,7 @@ import drevik.mix.OutputKind;
 import drevik.mix.Send;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,7 +30,7 @@ final class BandOfEight {
   private static final long END_FRAME = 42 * 48_000;
 
   private final List<Channel> channels = new ArrayList<>();
-  private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
+  private CategoryMap map = CategoryMap.EMPTY;
 
   private BandOfEight() {}
 
@@ -76,18 +76,19 @@ final class BandOfEight {
                         "make-up",
                         1.5),
                     insert("limit", "limiter", "ceiling", -1, "drive", 7))));
-    return Mix.empty(MixKind.TEMPLATE, "Band of eight")
-        .with()
-        .description(
-            "A band with voices, in one pass to a clean mix, a mastered print and nine stems that add up"
-                + " to the clean mix. Pairs of microphones are summed before anything shapes them.")
-        .tempo(TEMPO)
-        .endFrame(END_FRAME)
-        .channels(channels)
-        .outputs(outputs())
-        .stemSets(stemSets())
-        .categoryMap(new CategoryMap(rules))
-        .build();
+    return Following.settled(
+        Mix.empty(MixKind.TEMPLATE, "Band of eight")
+            .with()
+            .description(
+                "A band with voices, in one pass to a clean mix, a mastered print and nine stems that add up"
+                    + " to the clean mix. Pairs of microphones are summed before anything shapes them.")
+            .tempo(TEMPO)
+            .endFrame(END_FRAME)
+            .channels(channels)
+            .outputs(outputs())
+            .stemSets(stemSets())
+            .categoryMap(map)
+            .build());
   }
 
   private void drums() {
@@ -326,7 +327,7 @@ final class BandOfEight {
   }
 
   private void rule(String category, String destination) {
-    rules.put(category, new CategoryRule(destination, null));
+    map = map.sending(category, destination);
   }
 
   private Channel seat(

@@ -3,9 +3,8 @@ package drevik.starters;
 import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
-import drevik.category.CategoryMap;
-import drevik.category.CategoryRule;
 import drevik.deliver.Specifications;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
@@ -22,6 +21,7 @@ import drevik.mix.Send;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -39,7 +39,7 @@ final class StarterBuilder {
   private static final double CLOSED_DB = -144;
 
   private final Map<String, Channel> channels = new LinkedHashMap<>();
-  private final Map<String, CategoryRule> rules = new LinkedHashMap<>();
+  private CategoryMap map = CategoryMap.EMPTY;
   private final List<Output> outputs = new ArrayList<>();
   private final List<StemSet> stemSets = new ArrayList<>();
   private final List<Control> controls = new ArrayList<>();
@@ -56,13 +56,14 @@ final class StarterBuilder {
   }
 
   Mix build() {
-    return base.withChannels(List.copyOf(channels.values()))
-        .withOutputs(outputs)
-        .withStemSets(stemSets)
-        .withControls(controls)
-        .withMarkers(markers)
-        .withSpecifications(specifications)
-        .withCategoryMap(new CategoryMap(rules));
+    return Following.settled(
+        base.withChannels(List.copyOf(channels.values()))
+            .withOutputs(outputs)
+            .withStemSets(stemSets)
+            .withControls(controls)
+            .withMarkers(markers)
+            .withSpecifications(specifications)
+            .withCategoryMap(map));
   }
 
   static String id(String name) {
@@ -215,7 +216,7 @@ final class StarterBuilder {
 
   StarterBuilder map(String destination, String... categories) {
     for (String category : categories) {
-      rules.put(category, new CategoryRule(id(destination), null));
+      map = map.sending(category, id(destination));
     }
     return this;
   }

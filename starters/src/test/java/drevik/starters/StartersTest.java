@@ -54,7 +54,7 @@ class StartersTest {
     assertThat(LineCheck.of(starter)).isEmpty();
     assertThat(Documents.readForeign(Documents.writeMix(starter))).isEqualTo(starter);
     assertThat(starter.description()).hasSizeGreaterThan(100);
-    assertThat(starter.categoryMap().rules()).isNotEmpty();
+    assertThat(starter.categoryMap().entries()).isNotEmpty();
     assertThat(starter.channels()).allMatch(channel -> channel.clips().isEmpty());
   }
 

@@ -1,12 +1,13 @@
 package drevik.intake.seat;
 
-import drevik.category.CategoryMap;
 import drevik.category.CategoryTree;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.measure.StereoPairs;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.reassign.Answer;
+import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
 import java.util.List;
 import java.util.Optional;
@@ -20,7 +21,7 @@ final class NewSeat {
   private final Mix mix;
   private final DeliveredFile file;
   private final @Nullable Channel wished;
-  private final Optional<CategoryMap.Answer> mapped;
+  private final Optional<Answer> mapped;
   private final Optional<Channel> neighbour;
   private final Optional<Channel> sum;
 
@@ -31,9 +32,13 @@ final class NewSeat {
     this.mix = mix;
     this.file = file;
     this.wished = wished;
-    mapped = MapAnswers.of(mix).destinationOf(file.category());
+    mapped = MapAnswers.of(mix).destinationOf(asked(file));
     neighbour = findNeighbour();
     sum = findSum();
+  }
+
+  private static Asked asked(DeliveredFile file) {
+    return new Asked(file.category(), file.name(), file.layout(), null, null);
   }
 
   Optional<String> reasonToLeaveOut() {
@@ -78,7 +83,7 @@ final class NewSeat {
     }
     return "no free seat left; "
         + sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones")
-            .or(() -> mapped.map(MapAnswers::words))
+            .or(() -> mapped.map(Answer::words))
             .orElseGet(() -> "like “" + neighbour.map(Channel::name).orElse("") + "”");
   }
 
@@ -86,7 +91,7 @@ final class NewSeat {
     return Optional.ofNullable(wished)
         .or(() -> sum)
         .map(Channel::id)
-        .or(() -> mapped.map(CategoryMap.Answer::value))
+        .or(() -> mapped.map(Answer::text))
         .or(() -> neighbour.map(Channel::output));
   }
 
@@ -96,7 +101,7 @@ final class NewSeat {
    */
   private Optional<Channel> findSum() {
     String category = file.category();
-    boolean mapSaysSo = mapped.isPresent() && mapped.get().saidBy().equals(category);
+    boolean mapSaysSo = mapped.isPresent() && mapped.get().by().category().equals(category);
     boolean leaf = category.contains("/");
     return mapSaysSo || !leaf
         ? Optional.empty()

@@ -4,7 +4,9 @@ import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
+import drevik.mix.Fallback;
 import drevik.mix.Insert;
+import drevik.mix.Pin;
 import drevik.mix.Send;
 import drevik.mix.field.Field.Target;
 import drevik.mix.field.Field.Unit;
@@ -52,10 +54,18 @@ public final class ChannelField {
       FIELDS.list("chain", "Chain", Channel::chain, Insert::id, InsertField.ALL);
   public static final ValueField<Channel, String> PERSON =
       FIELDS.value("person", "Person", String.class, Channel::person);
+  public static final ValueField<Channel, String> DELIVERED_BY =
+      FIELDS.value("deliveredBy", "Delivered by", String.class, Channel::deliveredBy);
   public static final ListField<Channel, Clip> CLIPS =
       FIELDS.list("clips", "Audio", Channel::clips, Clip::id, ClipField.ALL);
   public static final ValueField<Channel, String> COMMENT =
       FIELDS.value("comment", "Comment", String.class, Channel::comment);
+
+  public static final ListField<Channel, Pin> PINS =
+      FIELDS.list("pins", "Pins", Channel::pins, Pin::id, PinField.ALL);
+  public static final ListField<Channel, Fallback> FALLBACKS =
+      FIELDS.list(
+          "fallbacks", "Without the map", Channel::fallbacks, Fallback::id, FallbackField.ALL);
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<Channel> ALL = FIELDS.build();

@@ -1,11 +1,11 @@
 package drevik.mix.field;
 
 import drevik.audio.PanLaw;
-import drevik.category.CategoryMap;
-import drevik.category.MapEntry;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Control;
 import drevik.mix.JobKind;
+import drevik.mix.MapEntry;
 import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
@@ -61,9 +61,9 @@ public final class MixField {
           "categoryMap",
           "category map",
           mix -> mix.categoryMap().entries(),
-          MapEntry::category,
+          MapEntry::id,
           MapEntryField.ALL,
-          CategoryMap::of);
+          CategoryMap::new);
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<Mix> ALL = FIELDS.build();

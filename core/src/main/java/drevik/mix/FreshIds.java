@@ -1,8 +1,5 @@
-package drevik.edit;
+package drevik.mix;
 
-import drevik.mix.Channel;
-import drevik.mix.Limits;
-import drevik.mix.Mix;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -25,6 +22,11 @@ public final class FreshIds {
   /** {@code kick/plate}; {@code kick/plate-2} where that is taken. */
   public String of(String channel, String word) {
     return Limits.firstFree(channel + "/" + word, "-", taken);
+  }
+
+  /** What a channel gave up can be given anew. */
+  public void free(String id) {
+    taken.remove(id);
   }
 
   /** A channel that is new, though its sends and inserts are like those of another. */

@@ -1,0 +1,16 @@
+package drevik.mix.field;
+
+import drevik.mix.Pin;
+
+/** What can be said of a pin. */
+public final class PinField {
+  private static final Fields.Builder<Pin> FIELDS = new Fields.Builder<>(Pin.class);
+
+  public static final ValueField<Pin, String> BY = FIELDS.value("by", "By", String.class, Pin::by);
+  public static final ValueField<Pin, String> AT = FIELDS.value("at", "At", String.class, Pin::at);
+
+  /** All of them, in the order in which they are shown. */
+  public static final Fields<Pin> ALL = FIELDS.build();
+
+  private PinField() {}
+}

@@ -1,0 +1,56 @@
+package drevik.reassign;
+
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
+import drevik.mix.Slot;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a category map says of one slot of a channel.
+ *
+ * @param value in the form of {@link SlotValues}; null for none
+ * @param by the entry that says it
+ */
+public record Answer(Slot slot, @Nullable Object value, MapEntry by) {
+  /** The value of what is an id or a colour. */
+  public String text() {
+    return (String) Objects.requireNonNull(value);
+  }
+
+  /** Where the send goes that it speaks of. */
+  List<String> destinations() {
+    return by.sends().stream()
+        .filter(send -> Slot.send(send.destinations()).equals(slot))
+        .findFirst()
+        .map(MapSend::destinations)
+        .orElseThrow();
+  }
+
+  /** “from the category map: drums, of Ada”. */
+  public String words() {
+    return "from the category map: " + nameOf(by);
+  }
+
+  /** What an entry is called: its category, and what else it asks for. */
+  public static String nameOf(MapEntry entry) {
+    StringBuilder words = new StringBuilder(entry.category());
+    if (entry.person() != null) {
+      words.append(", of ").append(entry.person());
+    }
+    if (entry.words() != null) {
+      words.append(", named “").append(entry.words()).append("”");
+    }
+    if (entry.position() != null) {
+      words.append(", microphone ").append(entry.position());
+    }
+    if (entry.deliveredBy() != null) {
+      words.append(", from ").append(entry.deliveredBy());
+    }
+    if (entry.layout() != null) {
+      words.append(", ").append(entry.layout());
+    }
+    return words.toString();
+  }
+}

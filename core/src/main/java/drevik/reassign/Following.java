@@ -1,0 +1,251 @@
+package drevik.reassign;
+
+import drevik.mix.Channel;
+import drevik.mix.FreshIds;
+import drevik.mix.MapEntry;
+import drevik.mix.Mix;
+import drevik.mix.Pin;
+import drevik.mix.Slot;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How channels follow the category map. What a channel says in a slot is, from the strongest: its
+ * pin, the map's answer, what it said before the map did. A Mix holds what comes of that, so that
+ * whoever reads it need not ask a map.
+ */
+public final class Following {
+  private final MapAnswers answers;
+  private final Memberships members;
+  private final FreshIds fresh;
+
+  private Following(Mix mix, MapAnswers answers, FreshIds fresh) {
+    this.answers = answers;
+    this.members = new Memberships(mix);
+    this.fresh = fresh;
+  }
+
+  /**
+   * A changed Mix with what follows from the change. Where the map now says something else of a
+   * channel, because the map or the channel's category is another, the channel follows, pins apart.
+   * Where a hand has changed what the map decides, it is pinned. Whatever the change does not touch
+   * stays as it is.
+   */
+  public static Mix after(Mix before, Mix changed) {
+    boolean decided =
+        before.categoryMap().equals(changed.categoryMap())
+            && (before.outputs().equals(changed.outputs()) || !hasStems(changed));
+    boolean unused = before.categoryMap().isEmpty() && changed.categoryMap().isEmpty();
+    boolean sameControls = before.controls() == changed.controls();
+    if (unused || decided && sameControls && before.channels() == changed.channels()) {
+      return changed;
+    }
+    MapAnswers was = MapAnswers.of(before);
+    Memberships wasIn = new Memberships(before);
+    Following is = new Following(changed, MapAnswers.of(changed), new FreshIds(changed));
+    Map<String, Channel> old = before.channelsById();
+    List<Channel> channels = new ArrayList<>();
+    for (Channel channel : changed.channels()) {
+      Channel then = old.get(channel.id());
+      boolean untouched = then == channel && decided && sameControls;
+      channels.add(
+          untouched || !MapAnswers.decidesOf(channel)
+              ? channel
+              : is.followed(then, then == null ? Map.of() : was.answers(then), wasIn, channel));
+    }
+    return is.with(changed, channels);
+  }
+
+  private static boolean hasStems(Mix mix) {
+    return mix.categoryMap().entries().stream().anyMatch(entry -> entry.stem() != null);
+  }
+
+  private Channel followed(
+      @Nullable Channel then, Map<Slot, Answer> before, Memberships wasIn, Channel channel) {
+    Map<Slot, Answer> now = answers.answers(channel);
+    Set<Slot> slots = new LinkedHashSet<>(before.keySet());
+    slots.addAll(now.keySet());
+    SlotWriter writer = new SlotWriter(members, fresh, channel, now.keySet());
+    Channel after = channel;
+    for (Slot slot : SlotWriter.inPlace(channel, slots)) {
+      boolean seated = slot.kind() == Slot.Kind.LAYOUT && !channel.awaitsAudio();
+      if (seated || channel.isPinned(slot)) {
+        continue;
+      }
+      Object value = SlotValues.of(channel, slot, members);
+      Answer answer = now.get(slot);
+      boolean byHand =
+          then == null
+              ? !SlotValues.isUnsaid(slot, value)
+              : !Objects.equals(SlotValues.of(then, slot, wasIn), value) && !isLost(then, slot);
+      if (byHand) {
+        if (answer != null && !Objects.equals(answer.value(), value)) {
+          after = pinned(after, slot);
+        }
+      } else if (answer == null || !says(before.get(slot), answer)) {
+        after = set(after, slot, answer, writer, true);
+      }
+    }
+    return after;
+  }
+
+  /** True if what stood there was removed, which is nobody's exception. */
+  private boolean isLost(Channel then, Slot slot) {
+    return switch (slot.kind()) {
+      case OUTPUT -> then.output() != null && !answers.knows(then.output());
+      case GROUP -> then.group() != null && !answers.knows(then.group());
+      default -> false;
+    };
+  }
+
+  private static boolean says(@Nullable Answer before, Answer now) {
+    return before != null && Objects.equals(before.value(), now.value());
+  }
+
+  /** Channels as the map wants them, wherever they departed from it without a pin. */
+  public static Mix all(Mix mix, Collection<String> channels) {
+    return following(mix, channels, slot -> true, false);
+  }
+
+  /**
+   * Pins go, and what they held follows the map.
+   *
+   * @param ids of slots; null for all pins of these channels
+   */
+  public static Mix unpinned(Mix mix, Collection<String> channels, @Nullable Set<String> ids) {
+    return following(mix, channels, slot -> ids == null || ids.contains(slot.id()), true);
+  }
+
+  private static Mix following(
+      Mix mix, Collection<String> ids, Predicate<Slot> which, boolean unpin) {
+    Following is = new Following(mix, MapAnswers.of(mix), new FreshIds(mix));
+    Set<String> wanted = new HashSet<>(ids);
+    List<Channel> channels = new ArrayList<>();
+    for (Channel channel : mix.channels()) {
+      boolean asked = wanted.contains(channel.id());
+      channels.add(asked ? is.following(channel, which, unpin) : channel);
+    }
+    return is.with(mix, channels);
+  }
+
+  private Channel following(Channel channel, Predicate<Slot> which, boolean unpin) {
+    Set<Slot> slots = new LinkedHashSet<>();
+    Map<Slot, Answer> now = answers.answers(channel);
+    Channel after = channel;
+    if (unpin) {
+      List<Pin> left = new ArrayList<>();
+      for (Pin pin : channel.pins()) {
+        Slot slot = Slot.byId(pin.id()).orElse(null);
+        if (slot == null || which.test(slot)) {
+          slots.add(slot);
+        } else {
+          left.add(pin);
+        }
+      }
+      slots.remove(null);
+      after = after.withPins(left);
+    } else {
+      slots.addAll(now.keySet());
+      channel.fallbacks().forEach(one -> Slot.byId(one.id()).ifPresent(slots::add));
+      slots.removeIf(channel::isPinned);
+    }
+    SlotWriter writer = new SlotWriter(members, fresh, channel, now.keySet());
+    for (Slot slot : SlotWriter.inPlace(channel, slots)) {
+      if (slot.kind() != Slot.Kind.LAYOUT || channel.awaitsAudio()) {
+        after = set(after, slot, now.get(slot), writer, !unpin);
+      }
+    }
+    return after;
+  }
+
+  private Mix with(Mix mix, List<Channel> channels) {
+    Mix after = mix.channels().equals(channels) ? mix : mix.withChannels(channels);
+    return after.withControls(members.controls());
+  }
+
+  private static Channel pinned(Channel channel, Slot slot) {
+    List<Pin> pins = new ArrayList<>(channel.pins());
+    pins.add(Pin.on(slot));
+    return channel.withPins(pins);
+  }
+
+  /** A Mix with slots of channels pinned at what stands in them. */
+  public static Mix pinned(Mix mix, Map<String, Set<Slot>> slots) {
+    return mix.mapChannels(
+        channel -> {
+          Channel after = channel;
+          for (Slot slot : slots.getOrDefault(channel.id(), Set.of())) {
+            after = after.isPinned(slot) ? after : pinned(after, slot);
+          }
+          return after;
+        });
+  }
+
+  /**
+   * What the map answers, or, if it is silent, what was there before it spoke.
+   *
+   * @param keeps whether what stands there now is what it returns to
+   */
+  private static Channel set(
+      Channel channel, Slot slot, @Nullable Answer answer, SlotWriter writer, boolean keeps) {
+    return answer == null
+        ? writer.restored(channel, slot)
+        : writer.answered(channel, answer, keeps);
+  }
+
+  /**
+   * A Mix in step with its map: what departs from it is an exception and is pinned, but for colours
+   * of which nobody has said anything.
+   */
+  public static Mix settled(Mix mix) {
+    Slot colour = Slot.of(Slot.Kind.COLOUR);
+    Map<String, Set<Slot>> departures = departures(mix);
+    for (Channel channel : mix.channels()) {
+      Set<Slot> slots = departures.get(channel.id());
+      if (slots != null && channel.colour() == null) {
+        slots.remove(colour);
+      }
+    }
+    return all(pinned(mix, departures), departures.keySet());
+  }
+
+  /** What a Mix departs from its map in, by channel: pins apart. */
+  public static Map<String, Set<Slot>> departures(Mix mix) {
+    MapAnswers answers = MapAnswers.of(mix);
+    Memberships members = new Memberships(mix);
+    Map<String, Set<Slot>> found = new HashMap<>();
+    for (Channel channel : mix.channels()) {
+      for (Map.Entry<Slot, Answer> one : answers.answers(channel).entrySet()) {
+        if (!channel.isPinned(one.getKey())
+            && !Objects.equals(
+                one.getValue().value(), SlotValues.of(channel, one.getKey(), members))) {
+          found.computeIfAbsent(channel.id(), id -> new LinkedHashSet<>()).add(one.getKey());
+        }
+      }
+    }
+    return found;
+  }
+
+  /** The entry that decides each slot of a channel, pins apart. */
+  public static Map<Slot, MapEntry> decidedBy(MapAnswers answers, Channel channel) {
+    Map<Slot, MapEntry> by = new HashMap<>();
+    answers
+        .answers(channel)
+        .forEach(
+            (slot, answer) -> {
+              if (!channel.isPinned(slot)) {
+                by.put(slot, answer.by());
+              }
+            });
+    return by;
+  }
+}
