@@ -32,7 +32,7 @@ final class CheckBench {
     }
   }
 
-  private static double median(Runnable work) {
+  static double median(Runnable work) {
     for (int i = 0; i < WARM_UP; i++) {
       work.run();
     }

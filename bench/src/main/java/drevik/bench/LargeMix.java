@@ -17,7 +17,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
-/** X */
+/** A Mix of any size, all of whose seats are routed, sent and printed as stems. */
 final class LargeMix {
   private static final int MOST_SENDS = 4;
   private static final int MOST_OUTPUTS = 60;

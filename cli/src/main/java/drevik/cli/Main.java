@@ -66,6 +66,8 @@ public final class Main {
     commands.put("check", new CheckCommand());
     commands.put("cover", new CoverCommand());
     commands.put("outline", new OutlineCommand());
+    commands.put("map", new MapCommand());
+    commands.put("reassign", new ReassignCommand());
     commands.put("seat", new SeatCommand());
     commands.put("print", new PrintCommand());
     commands.put("demo", new DemoCommand());

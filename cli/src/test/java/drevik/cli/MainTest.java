@@ -255,6 +255,46 @@ class MainTest {
   }
 
   @Test
+  void aMixIsPutUnderAnotherMap() throws IOException {
+    Path mix = session();
+    assertThat(Main.run("map", "--propose", mix.toString())).isZero();
+    Path map = folder.resolve("map.json");
+    String written = said.toString(StandardCharsets.UTF_8);
+    Files.writeString(map, written.replace("\"destination\"", "\"trimDb\" : -3, \"destination\""));
+    assertThat(written).contains("\"destination\" : \"Mix\"");
+    said.reset();
+    Path out = folder.resolve("moved.json");
+    assertThat(Main.run("reassign", mix.toString(), "--map", map.toString(), "--dry-run")).isZero();
+    assertThat(out).doesNotExist();
+    assertThat(lines()).hasSize(1);
+    JsonNode line = lines().get(0);
+    assertThat(line.propertyNames())
+        .containsExactly("channel", "name", "field", "from", "to", "why");
+    assertThat(line.path("channel").asString()).isEqualTo("kick");
+    assertThat(line.path("field").asString()).isEqualTo("trimDb");
+    assertThat(line.path("to").asDouble()).isEqualTo(-3);
+    assertThat(line.path("why").asString()).contains("category map: drums");
+    said.reset();
+    assertThat(
+            Main.run("reassign", mix.toString(), "--map", map.toString(), "--out", out.toString()))
+        .isZero();
+    Mix moved = Documents.readForeign(Files.readString(out));
+    assertThat(moved.channel("kick").orElseThrow().trimDb()).isEqualTo(-3);
+    said.reset();
+    assertThat(
+            Main.run("reassign", out.toString(), "--map", map.toString(), "--out", out.toString()))
+        .isZero();
+    assertThat(said.toString(StandardCharsets.UTF_8)).isEmpty();
+    assertThat(Documents.readForeign(Files.readString(out))).isEqualTo(moved);
+    Files.writeString(map, written.replace("\"Mix\"", "\"Nowhere\""));
+    assertThat(
+            Main.run("reassign", mix.toString(), "--map", map.toString(), "--out", out.toString()))
+        .isEqualTo(1);
+    assertThat(Main.run("reassign", mix.toString())).isEqualTo(2);
+    assertThat(Main.run("map")).isEqualTo(2);
+  }
+
+  @Test
   void anOutlineBecomesAMixAndAMixAnOutline() throws IOException {
     Path text = folder.resolve("band.txt");
     String written =

@@ -9,6 +9,7 @@ import drevik.mix.Fallback;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
+import drevik.mix.NamedMap;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Validity;
@@ -142,6 +143,43 @@ public final class Documents {
     }
     Mix mix = MAPPER.treeToValue(tree, Mix.class);
     return version < PINNED ? Following.settled(mix) : mix;
+  }
+
+  /**
+   * Reads a category map that somebody brings.
+   *
+   * @throws Refused if the text is no category map, or one of a later version
+   */
+  public static NamedMap readMap(String json) {
+    try {
+      JsonNode tree = FOREIGN.readTree(json);
+      int version = tree.path("version").asInt(0);
+      if (version > NamedMap.CURRENT_VERSION) {
+        throw new Refused(
+            "This category map has format version "
+                + version
+                + ", and this Drevik reads up to "
+                + NamedMap.CURRENT_VERSION
+                + "; open it with a newer Drevik.");
+      }
+      if (version < 1 || !tree.path("entries").isArray()) {
+        throw new Refused("This is no category map: it needs a “version” and a list of “entries”.");
+      }
+      NamedMap map = MAPPER.treeToValue(tree, NamedMap.class);
+      Validity.require(map);
+      return map;
+    } catch (StreamConstraintsException e) {
+      throw new Refused(
+          "This file is larger or deeper than any category map, and was not read further: "
+              + e.getOriginalMessage());
+    } catch (JacksonException e) {
+      throw new Refused("This is no readable category map: " + e.getOriginalMessage());
+    }
+  }
+
+  /** Writes a category map, indented, for people and version control. */
+  public static String writeMap(NamedMap map) {
+    return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(map);
   }
 
   private static Refused unreadable(JacksonException e) {

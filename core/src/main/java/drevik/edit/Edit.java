@@ -16,11 +16,16 @@ public sealed interface Edit
         CopySends,
         CreateChannels,
         DuplicateChannels,
+        FollowMap,
         FreeSeats,
         KeepClips,
+        LeaveOut,
         MoveChannels,
         PasteCells,
+        PinSlots,
+        ProposeMap,
         PutChain,
+        PutMap,
         RemoveChannels,
         RemoveControls,
         RemoveOutputs,
@@ -36,7 +41,8 @@ public sealed interface Edit
         SetSend,
         SetSpecification,
         StowChannels,
-        Together {
+        Together,
+        UnpinSlots {
 
   /**
    * The Mix after the edit, channels following the category map where the edit asks for it.

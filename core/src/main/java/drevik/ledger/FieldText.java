@@ -93,6 +93,11 @@ public final class FieldText {
         .replace('-', '−');
   }
 
+  /** A level with its unit: {@code −3.5 dB}, {@code −∞ dB}. */
+  public static String decibels(double level) {
+    return (level <= SILENCE_DB ? "−∞" : plain(level, 2)) + " dB";
+  }
+
   private static String between(double value, String here, String there) {
     long percent = Math.round(Math.abs(value) * 100);
     return percent == 0 ? here : there + percent;

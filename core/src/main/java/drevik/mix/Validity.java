@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import drevik.audio.SampleFormat;
+import drevik.category.CategoryTree;
 import drevik.dsp.Parameter;
 import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
@@ -9,6 +10,7 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -90,7 +92,7 @@ public final class Validity {
       present(set.mixOutput(), "Stem set “" + set.id() + "” does not say which mix it makes.");
     }
     if (before == null || !before.categoryMap().equals(mix.categoryMap())) {
-      categoryMap(mix.categoryMap());
+      entries(mix.categoryMap().entries());
     }
     Set<String> markers = new HashSet<>();
     for (Marker marker : mix.markers()) {
@@ -99,10 +101,27 @@ public final class Validity {
     }
   }
 
-  private static void categoryMap(CategoryMap map) {
-    Limits.requireCount(map.entries(), Limits.OTHERS, "A category map", "entries");
+  /**
+   * The same for a category map apart from any Mix.
+   *
+   * @throws Refused with the first thing that is wrong
+   */
+  public static void require(NamedMap map) {
+    Limits.requireText(map.name(), Limits.NAME, "The name of a category map");
+    map.entries()
+        .forEach(
+            entry -> {
+              if (entry.category() == null || !CategoryTree.has(entry.category())) {
+                throw new Refused(CategoryTree.unknownMessage(String.valueOf(entry.category())));
+              }
+            });
+    entries(map.entries());
+  }
+
+  private static void entries(List<MapEntry> entries) {
+    Limits.requireCount(entries, Limits.OTHERS, "A category map", "entries");
     Set<String> ids = new HashSet<>();
-    for (MapEntry entry : map.entries()) {
+    for (MapEntry entry : entries) {
       id(entry.id(), "An entry of the category map", ids);
       String of = " of “" + entry.category() + "” in the category map";
       present(entry.category(), "An entry of the category map names no category.");

@@ -8,8 +8,10 @@ import drevik.mix.Pin;
 import drevik.mix.Slot;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -117,6 +119,83 @@ public final class Following {
   }
 
   /**
+   * Channels in the order that the map says: of those that go to the same bus and have a place in
+   * it, they take each other's places.
+   */
+  public static Mix inOrder(Mix mix, Collection<String> ids) {
+    MapAnswers answers = MapAnswers.of(mix);
+    Set<String> wanted = new HashSet<>(ids);
+    Map<String, List<Integer>> places = new LinkedHashMap<>();
+    Map<Integer, Integer> orders = new HashMap<>();
+    List<Channel> channels = new ArrayList<>(mix.channels());
+    for (int i = 0; i < channels.size(); i++) {
+      Channel channel = channels.get(i);
+      if (wanted.contains(channel.id()) && MapAnswers.decidesOf(channel)) {
+        int place = i;
+        answers
+            .orderOf(channel)
+            .ifPresent(
+                order -> {
+                  orders.put(place, order);
+                  places
+                      .computeIfAbsent(String.valueOf(channel.output()), to -> new ArrayList<>())
+                      .add(place);
+                });
+      }
+    }
+    for (List<Integer> among : places.values()) {
+      List<Integer> sorted =
+          among.stream()
+              .sorted(Comparator.comparing(place -> orders.getOrDefault(place, 0)))
+              .toList();
+      for (int i = 0; i < among.size(); i++) {
+        channels.set(among.get(i), mix.channels().get(sorted.get(i)));
+      }
+    }
+    return channels.equals(mix.channels()) ? mix : mix.withChannels(channels);
+  }
+
+  /**
+   * Slots of channels as they were before a change, pinned where the map says otherwise.
+   *
+   * @param left by channel; an empty set leaves all of the channel as it was
+   */
+  public static Mix holding(Mix before, Mix after, Map<String, Set<Slot>> left) {
+    Memberships was = new Memberships(before);
+    Memberships members = new Memberships(after);
+    FreshIds fresh = new FreshIds(after);
+    Map<String, Channel> old = before.channelsById();
+    List<Channel> channels = new ArrayList<>();
+    for (Channel channel : after.channels()) {
+      Channel then = old.get(channel.id());
+      Set<Slot> slots = left.get(channel.id());
+      Channel held = channel;
+      if (then != null && slots != null) {
+        held = slots.isEmpty() ? then : held;
+        Set<Slot> all = new LinkedHashSet<>(slots);
+        if (slots.isEmpty()) {
+          before.controls().forEach(control -> all.add(Slot.control(control.id())));
+        }
+        SlotWriter writer = new SlotWriter(members, fresh, then, all);
+        for (Slot slot : all) {
+          held = writer.restored(held, slot, SlotValues.kept(then, slot, was));
+          held = SlotWriter.withFallbackOf(then, held, slot);
+        }
+      }
+      channels.add(held);
+    }
+    Mix back = after.withChannels(channels).withControls(members.controls());
+    Map<String, Set<Slot>> pins = departures(back);
+    pins.keySet().retainAll(left.keySet());
+    pins.forEach(
+        (id, slots) -> {
+          Set<Slot> of = left.getOrDefault(id, Set.of());
+          slots.removeIf(slot -> !of.isEmpty() && !of.contains(slot));
+        });
+    return pinned(back, pins);
+  }
+
+  /**
    * Pins go, and what they held follows the map.
    *
    * @param ids of slots; null for all pins of these channels
@@ -218,18 +297,29 @@ public final class Following {
     return all(pinned(mix, departures), departures.keySet());
   }
 
-  /** What a Mix departs from its map in, by channel: pins apart. */
+  /** What a Mix departs from its map in, by channel, pins apart. */
   public static Map<String, Set<Slot>> departures(Mix mix) {
     MapAnswers answers = MapAnswers.of(mix);
     Memberships members = new Memberships(mix);
     Map<String, Set<Slot>> found = new HashMap<>();
     for (Channel channel : mix.channels()) {
-      for (Map.Entry<Slot, Answer> one : answers.answers(channel).entrySet()) {
-        if (!channel.isPinned(one.getKey())
-            && !Objects.equals(
-                one.getValue().value(), SlotValues.of(channel, one.getKey(), members))) {
-          found.computeIfAbsent(channel.id(), id -> new LinkedHashSet<>()).add(one.getKey());
-        }
+      Map<Slot, Answer> says = answers.answers(channel);
+      Set<Slot> slots = new LinkedHashSet<>();
+      says.forEach(
+          (slot, answer) -> {
+            if (!Objects.equals(answer.value(), SlotValues.of(channel, slot, members))) {
+              slots.add(slot);
+            }
+          });
+      // The map is silent, and what was there before it spoke has not come back.
+      channel.fallbacks().stream()
+          .flatMap(fallback -> Slot.byId(fallback.id()).stream())
+          .filter(slot -> !says.containsKey(slot))
+          .filter(slot -> slot.kind() != Slot.Kind.LAYOUT || channel.awaitsAudio())
+          .forEach(slots::add);
+      slots.removeIf(channel::isPinned);
+      if (!slots.isEmpty()) {
+        found.put(channel.id(), slots);
       }
     }
     return found;

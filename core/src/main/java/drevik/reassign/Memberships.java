@@ -2,6 +2,7 @@ package drevik.reassign;
 
 import drevik.mix.Control;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -16,6 +17,9 @@ final class Memberships {
   private final Mix mix;
   private final Map<String, Set<String>> members = new HashMap<>();
   private final Set<String> changed = new HashSet<>();
+
+  /** Of nobody in nothing. */
+  static final Memberships NONE = new Memberships(Mix.empty(MixKind.TEMPLATE, "none"));
 
   Memberships(Mix mix) {
     this.mix = mix;

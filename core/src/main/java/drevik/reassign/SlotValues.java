@@ -9,7 +9,9 @@ import drevik.mix.Slot;
 import drevik.mix.Tap;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,6 +39,17 @@ public final class SlotValues {
       case SENDS -> sendOf(channel, slot).map(SlotValues::sent).orElse(null);
       case CONTROLS -> members.has(slot.of(), channel.id());
     };
+  }
+
+  /**
+   * The same, of a channel that is a member of controls.
+   *
+   * @param controls channel → controls that it is a member of
+   */
+  public static @Nullable Object of(Channel channel, Slot slot, Map<String, Set<String>> controls) {
+    return slot.kind() == Slot.Kind.CONTROLS
+        ? controls.getOrDefault(channel.id(), Set.of()).contains(slot.of())
+        : of(channel, slot, Memberships.NONE);
   }
 
   /** True for what a channel has of which nobody has said anything. */

@@ -177,19 +177,23 @@ record SlotWriter(Memberships members, FreshIds fresh, Channel before, Set<Slot>
     if (fallback == null) {
       return channel;
     }
-    Channel from = without(channel, fallback);
+    return restored(without(channel, fallback), slot, fallback);
+  }
+
+  /** The channel with a value that it had once. */
+  Channel restored(Channel from, Slot slot, Fallback fallback) {
     return switch (slot.kind()) {
       case OUTPUT -> from.withOutput(fallback.text());
       case GROUP -> from.withGroup(fallback.text());
       case COLOUR -> from.withColour(fallback.text());
       case LAYOUT ->
           from.withLayout(
-              Optional.ofNullable(SlotValues.layout(fallback.text())).orElse(channel.layout()));
-      case TRIM -> from.withTrimDb(Optional.ofNullable(fallback.figure()).orElse(channel.trimDb()));
+              Optional.ofNullable(SlotValues.layout(fallback.text())).orElse(from.layout()));
+      case TRIM -> from.withTrimDb(Optional.ofNullable(fallback.figure()).orElse(from.trimDb()));
       case CHAIN -> from.withChain(fallback.chain());
       case SENDS -> withSend(from, slot, fallback);
       case CONTROLS -> {
-        members.set(slot.of(), channel.id(), fallback.text() != null);
+        members.set(slot.of(), from.id(), fallback.text() != null);
         yield from;
       }
     };
@@ -210,6 +214,14 @@ record SlotWriter(Memberships members, FreshIds fresh, Channel before, Set<Slot>
 
   private static Optional<Fallback> fallback(Channel channel, Slot slot) {
     return channel.fallbacks().stream().filter(one -> one.id().equals(slot.id())).findFirst();
+  }
+
+  /** A channel that returns in a slot to what another one returns to. */
+  static Channel withFallbackOf(Channel other, Channel channel, Slot slot) {
+    List<Fallback> all = new ArrayList<>(channel.fallbacks());
+    all.removeIf(one -> one.id().equals(slot.id()));
+    fallback(other, slot).ifPresent(all::add);
+    return channel.withFallbacks(all);
   }
 
   private static Channel without(Channel channel, Fallback fallback) {

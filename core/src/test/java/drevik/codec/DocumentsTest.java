@@ -14,10 +14,12 @@ import drevik.edit.SendChannelsTo;
 import drevik.mix.CategoryMap;
 import drevik.mix.MapEntry;
 import drevik.mix.Mix;
+import drevik.mix.NamedMap;
 import drevik.mix.Pin;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.mix.field.Changes;
+import drevik.mix.field.MapEntryField;
 import drevik.mix.field.MixField;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -75,6 +77,24 @@ class DocumentsTest {
     }
     assertThat(compiled.validate("{\"version\": 1, \"channels\": 7}", InputFormat.JSON))
         .isNotEmpty();
+  }
+
+  @Test
+  void aCategoryMapFitsItsPublishedSchema() throws IOException {
+    String schema = Files.readString(Path.of("../docs/formats/map.schema.json"));
+    var registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
+    var compiled = registry.getSchema(schema, InputFormat.JSON);
+    for (long seed = 0; seed < 50; seed++) {
+      Mix mix = RandomMix.full(seed);
+      Mix named = mix.withOutputs(mix.outputs().stream().map(o -> o.withName(o.id())).toList());
+      NamedMap map = NamedMap.of(named, "Map");
+      String written = Documents.writeMap(map);
+      assertThat(compiled.validate(written, InputFormat.JSON)).as(written).isEmpty();
+      assertThat(Documents.readMap(written)).isEqualTo(map);
+      assertThat(map.in(named)).isEqualTo(named.categoryMap());
+    }
+    MapEntryField.ALL.walk(
+        field -> assertThat(schema).as("%s", field.label()).contains("\"" + field.id() + "\": {"));
   }
 
   @Test

@@ -1,0 +1,2 @@
+/** What an edit would do, before it is made. */
+package drevik.preview;
