@@ -31,6 +31,7 @@ public sealed interface Edit
         RemoveOutputs,
         RemoveSend,
         RenameChannels,
+        SayOfMap,
         SeatDelivery,
         SetAlike,
         SendChannelsTo,

@@ -14,20 +14,20 @@ import org.jspecify.annotations.Nullable;
  * Another edit, but for some of what it would change: that stays, and is pinned where the category
  * map says otherwise.
  */
-public record LeaveOut(Edit edit, List<Line> left) implements Edit {
+public record LeaveOut(Edit edit, List<LeftLine> left) implements Edit {
   /**
    * What stays as it is.
    *
    * @param channel an id
    * @param slot of the channel, see {@link Slot}; null for all of it
    */
-  public record Line(String channel, @Nullable String slot) {}
+  public record LeftLine(String channel, @Nullable String slot) {}
 
   @Override
   public Mix changed(Mix mix) {
     Map<String, Set<Slot>> slots = new LinkedHashMap<>();
     Set<String> whole = new LinkedHashSet<>();
-    for (Line line : left) {
+    for (LeftLine line : left) {
       Set<Slot> of = slots.computeIfAbsent(line.channel(), id -> new LinkedHashSet<>());
       if (line.slot() == null) {
         whole.add(line.channel());

@@ -63,7 +63,7 @@ public final class TypedText {
     return named.get(0).id();
   }
 
-  private static Layout layout(String text) {
+  static Layout layout(String text) {
     return Arrays.stream(Layout.values())
         .filter(
             layout ->

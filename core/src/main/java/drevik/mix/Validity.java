@@ -107,6 +107,14 @@ public final class Validity {
    * @throws Refused with the first thing that is wrong
    */
   public static void require(NamedMap map) {
+    if (map.version() != NamedMap.CURRENT_VERSION) {
+      throw new Refused(
+          "This category map has format version "
+              + map.version()
+              + ", and this Drevik reads "
+              + NamedMap.CURRENT_VERSION
+              + "; open it with another Drevik.");
+    }
     Limits.requireText(map.name(), Limits.NAME, "The name of a category map");
     map.entries()
         .forEach(

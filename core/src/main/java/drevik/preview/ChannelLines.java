@@ -255,7 +255,7 @@ final class ChannelLines {
   }
 
   /** A value as {@link SlotValues} has it, in words. */
-  private String words(Slot slot, @Nullable Object value) {
+  String words(Slot slot, @Nullable Object value) {
     if (value == null) {
       return NONE;
     }

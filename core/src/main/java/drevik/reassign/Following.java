@@ -270,6 +270,40 @@ public final class Following {
   }
 
   /**
+   * Pins that a change has set, with where they come from.
+   *
+   * @param by the act, in words
+   * @param at ISO 8601 in UTC
+   */
+  public static Mix stamped(Mix before, Mix after, String by, String at) {
+    if (before.channels() == after.channels()) {
+      return after;
+    }
+    Map<String, Channel> was = before.channelsById();
+    List<Channel> channels = new ArrayList<>();
+    boolean any = false;
+    for (Channel channel : after.channels()) {
+      Channel then = was.get(channel.id());
+      boolean pinned = then != channel && channel.pins().stream().anyMatch(pin -> isNew(pin, then));
+      any |= pinned;
+      channels.add(
+          pinned
+              ? channel.withPins(
+                  channel.pins().stream()
+                      .map(pin -> isNew(pin, then) ? new Pin(pin.id(), by, at) : pin)
+                      .toList())
+              : channel);
+    }
+    return any ? after.withChannels(channels) : after;
+  }
+
+  private static boolean isNew(Pin pin, @Nullable Channel then) {
+    return pin.by() == null
+        && pin.at() == null
+        && (then == null || then.pins().stream().noneMatch(old -> old.id().equals(pin.id())));
+  }
+
+  /**
    * What the map answers, or, if it is silent, what was there before it spoke.
    *
    * @param keeps whether what stands there now is what it returns to

@@ -132,7 +132,7 @@ class EditPreviewTest {
     for (FieldLine line : lines.stream().limit(3).toList()) {
       EditPreview left =
           EditPreview.of(
-              mix, new LeaveOut(edit, List.of(new LeaveOut.Line(line.channel(), line.slot()))));
+              mix, new LeaveOut(edit, List.of(new LeaveOut.LeftLine(line.channel(), line.slot()))));
       Set<String> rest =
           lines.stream()
               .filter(one -> one != line)

@@ -3,7 +3,17 @@ package drevik.server.mix;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.preview.EditPreview;
+import drevik.reassign.Following;
 import drevik.server.Conflict;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -26,6 +36,8 @@ public class MixEdits {
     }
   }
 
+  private static final int DIFFERENCES_SAID = 3;
+
   /** What is done with a Mix under its lock. */
   private interface Step {
     /** What came of it, or null where undo and redo have to be asked for. */
@@ -40,12 +52,15 @@ public class MixEdits {
   private final RevisionRows revisions;
   private final DoneRequests requests;
   private final TransactionTemplate transaction;
+  private final Clock clock;
 
   MixEdits(
       MixStore store,
       RevisionRows revisions,
       DoneRequests requests,
-      TransactionTemplate transaction) {
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.clock = clock;
     this.store = store;
     this.revisions = revisions;
     this.requests = requests;
@@ -66,7 +81,7 @@ public class MixEdits {
           Mix before = store.head(row).document();
           Mix after;
           try {
-            after = edit.applyTo(before);
+            after = stamped(before, edit.applyTo(before), edit.says(before));
           } catch (Refused e) {
             if (asked.basedOn() == row.head) {
               throw e;
@@ -78,6 +93,73 @@ public class MixEdits {
           // What was made just now is what can be undone, and nothing has been made after it.
           return new Outcome(base, made, says, null);
         });
+  }
+
+  /** What the edit has pinned says from now on where it comes from. */
+  private Mix stamped(Mix before, Mix after, String says) {
+    return Following.stamped(
+        before, after, says, clock.instant().truncatedTo(ChronoUnit.SECONDS).toString());
+  }
+
+  /**
+   * Makes an edit of which somebody has seen what it does. If it would do something else now,
+   * because the Mix went on, it is not made.
+   *
+   * @param seen the revision on which its effect was looked at
+   * @throws Conflict if it would do something else, with what is different
+   */
+  public MixChange editAsSeen(String id, Asked asked, int seen, Edit edit) {
+    if (!isDone(id, asked)) {
+      transaction.executeWithoutResult(status -> requireSameEffect(id, seen, edit));
+    }
+    return edit(id, asked, edit);
+  }
+
+  private void requireSameEffect(String id, int seen, Edit edit) {
+    MixRow row = store.locked(id);
+    if (row.head == seen) {
+      return;
+    }
+    Mix then = store.known(id, seen).document();
+    Set<String> wanted = effect(then, edit);
+    Set<String> now;
+    try {
+      now = effect(store.head(row).document(), edit);
+    } catch (Refused e) {
+      throw conflict(row, edit.says(then), e.getMessage());
+    }
+    List<String> other = new ArrayList<>();
+    now.stream().filter(line -> !wanted.contains(line)).forEach(other::add);
+    wanted.stream()
+        .filter(line -> !now.contains(line))
+        .map(line -> "no longer " + line)
+        .forEach(other::add);
+    if (!other.isEmpty()) {
+      String some = String.join("; ", other.stream().limit(DIFFERENCES_SAID).toList());
+      throw conflict(
+          row,
+          edit.says(then),
+          "What it would change is another now: "
+              + some
+              + (other.size() > DIFFERENCES_SAID
+                  ? " and " + (other.size() - DIFFERENCES_SAID) + " more"
+                  : "")
+              + ". Look at it again, and then carry it out.");
+    }
+  }
+
+  private static Set<String> effect(Mix mix, Edit edit) {
+    return EditPreview.of(mix, edit).lines().stream()
+        .map(
+            line ->
+                line.name()
+                    + ", "
+                    + line.label().toLowerCase(Locale.ROOT)
+                    + ": "
+                    + line.before()
+                    + " → "
+                    + line.after())
+        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   /**

@@ -1,0 +1,247 @@
+package drevik.ledger;
+
+import drevik.audio.Layout;
+import drevik.category.ColourFamily;
+import drevik.category.NameWords;
+import drevik.mix.Channel;
+import drevik.mix.Control;
+import drevik.mix.Insert;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.mix.Refused;
+import drevik.mix.Tap;
+import drevik.mix.field.Field;
+import drevik.mix.field.MapEntryField;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What an entry of a category map says, as people write it, and what they write. A send is written
+ * {@code Plate −12 pre-fader}, a fan {@code Plate + Hall −9}, none {@code no Plate}; several stand
+ * apart by commas.
+ */
+public final class MapText {
+  /** What an entry says, in the order in which it is shown. */
+  public static final List<Field<MapEntry, ?>> SAID =
+      List.of(
+          MapEntryField.DESTINATION,
+          MapEntryField.COLOUR,
+          MapEntryField.SENDS,
+          MapEntryField.CONTROLS,
+          MapEntryField.STEM,
+          MapEntryField.GROUP,
+          MapEntryField.TRIM,
+          MapEntryField.GUIDE,
+          MapEntryField.WANTED_LAYOUT,
+          MapEntryField.ORDER,
+          MapEntryField.CHAIN);
+
+  private static final Pattern LEVEL =
+      Pattern.compile("(.*?)\\s+(?:@\\s*)?([+\\-−]?(?:\\d+(?:[.,]\\d+)?|∞|inf))\\s*(?:dB)?\\s*$");
+
+  private MapText() {}
+
+  /** What stands in a cell; empty if the entry does not say. */
+  public static String of(Field<MapEntry, ?> field, MapEntry entry, Names names) {
+    if (field == MapEntryField.SENDS) {
+      return entry.sends().stream()
+          .map(send -> send(send, names))
+          .collect(Collectors.joining(", "));
+    }
+    if (field == MapEntryField.CHAIN) {
+      return entry.chain().stream().map(Insert::processor).collect(Collectors.joining(", "));
+    }
+    return FieldText.of(field, entry, names);
+  }
+
+  private static String send(MapSend send, Names names) {
+    String to = send.destinations().stream().map(names::of).collect(Collectors.joining(" + "));
+    if (send.none()) {
+      return "no " + to;
+    }
+    String level = FieldText.decibels(send.levelDb()).replace(" dB", "");
+    return to + " " + level + (send.tap() == Tap.POST_FADER ? "" : " " + send.tap());
+  }
+
+  /**
+   * An entry whose field says what somebody wrote; nothing for an empty text.
+   *
+   * @throws Refused if the text means nothing there
+   */
+  public static MapEntry typed(Mix mix, MapEntry entry, Field<MapEntry, ?> field, String typed) {
+    String text = typed.strip();
+    boolean empty = text.isEmpty();
+    if (field == MapEntryField.DESTINATION) {
+      return entry.withDestination(empty ? null : bus(mix, text));
+    }
+    if (field == MapEntryField.GROUP) {
+      return entry.withGroup(empty ? null : bus(mix, text));
+    }
+    if (field == MapEntryField.COLOUR) {
+      return entry.withColour(empty ? null : colour(text));
+    }
+    if (field == MapEntryField.STEM) {
+      return entry.withStem(
+          empty ? null : one(mix.outputs(), Output::id, Output::name, "output", text));
+    }
+    if (field == MapEntryField.TRIM) {
+      return entry.withTrimDb(empty ? null : TypedNumber.of(Field.Unit.DECIBELS, text));
+    }
+    if (field == MapEntryField.GUIDE) {
+      return entry.withGuideLufs(
+          empty ? null : TypedNumber.of(Field.Unit.LUFS, text.replaceFirst("(?i)lufs$", "")));
+    }
+    if (field == MapEntryField.ORDER) {
+      return entry.withOrder(empty ? null : whole(text));
+    }
+    if (field == MapEntryField.WANTED_LAYOUT || field == MapEntryField.LAYOUT) {
+      Layout layout = empty ? null : TypedText.layout(text);
+      return field == MapEntryField.LAYOUT
+          ? entry.withLayout(layout)
+          : entry.withWantedLayout(layout);
+    }
+    if (field == MapEntryField.SENDS) {
+      return entry.withSends(sends(mix, text));
+    }
+    if (field == MapEntryField.CONTROLS) {
+      return entry.withControls(
+          parts(text).stream()
+              .map(name -> one(mix.controls(), Control::id, Control::name, "control", name))
+              .toList());
+    }
+    if (field == MapEntryField.CHAIN && empty) {
+      return entry.withChain(List.of());
+    }
+    if (field == MapEntryField.POSITION && !empty) {
+      String position = text.toLowerCase(Locale.ROOT);
+      if (!NameWords.positions().contains(position)) {
+        throw new Refused(
+            "There is no place of a microphone “"
+                + text
+                + "”; there are "
+                + String.join(", ", NameWords.positions())
+                + ".");
+      }
+      return entry.withPosition(position);
+    }
+    return asked(entry, field, empty ? null : text);
+  }
+
+  private static MapEntry asked(MapEntry entry, Field<MapEntry, ?> field, @Nullable String text) {
+    if (field == MapEntryField.PERSON) {
+      return entry.withPerson(text);
+    }
+    if (field == MapEntryField.WORDS) {
+      return entry.withWords(text);
+    }
+    if (field == MapEntryField.POSITION) {
+      return entry.withPosition(text);
+    }
+    if (field == MapEntryField.DELIVERED_BY) {
+      return entry.withDeliveredBy(text);
+    }
+    throw new Refused(
+        "“" + field.label() + "” of a category cannot be typed; take it from a channel.");
+  }
+
+  private static List<String> parts(String text) {
+    return Arrays.stream(text.split("[,;]")).map(String::strip).filter(s -> !s.isEmpty()).toList();
+  }
+
+  private static String bus(Mix mix, String name) {
+    return one(
+        mix.channels().stream().filter(channel -> !channel.kind().holdsClips()).toList(),
+        Channel::id,
+        Channel::name,
+        "bus",
+        name);
+  }
+
+  private static <T> String one(
+      List<T> things,
+      Function<T, String> idOf,
+      Function<T, String> nameOf,
+      String what,
+      String name) {
+    List<T> named =
+        things.stream()
+            .filter(thing -> nameOf.apply(thing).strip().equalsIgnoreCase(name))
+            .toList();
+    if (named.size() != 1) {
+      throw new Refused(
+          named.isEmpty()
+              ? "There is no " + what + " “" + name + "”."
+              : "Two are called “" + name + "”; rename one first.");
+    }
+    return idOf.apply(named.get(0));
+  }
+
+  private static String colour(String text) {
+    String family = text.toLowerCase(Locale.ROOT);
+    if (ColourFamily.byId(family).isEmpty()) {
+      throw new Refused(
+          "There is no colour “"
+              + text
+              + "”; choose one of "
+              + Arrays.stream(ColourFamily.values())
+                  .map(ColourFamily::toString)
+                  .collect(Collectors.joining(", "))
+              + ".");
+    }
+    return family;
+  }
+
+  private static int whole(String text) {
+    try {
+      return Integer.parseInt(text);
+    } catch (NumberFormatException e) {
+      throw new Refused("“" + text + "” is no whole number; a place is one, such as 3.");
+    }
+  }
+
+  private static List<MapSend> sends(Mix mix, String text) {
+    List<MapSend> sends = new ArrayList<>();
+    for (String part : parts(text)) {
+      sends.add(send(mix, part));
+    }
+    return sends;
+  }
+
+  private static MapSend send(Mix mix, String part) {
+    if (part.toLowerCase(Locale.ROOT).startsWith("no ")) {
+      return new MapSend(fan(mix, part.substring(3)), Tap.POST_FADER, FieldText.SILENCE_DB, true);
+    }
+    Tap tap = Tap.POST_FADER;
+    String rest = part;
+    for (Tap one : Tap.values()) {
+      if (rest.toLowerCase(Locale.ROOT).endsWith(" " + one)) {
+        tap = one;
+        rest = rest.substring(0, rest.length() - one.toString().length()).strip();
+      }
+    }
+    Matcher level = LEVEL.matcher(rest);
+    if (!level.matches()) {
+      return MapSend.of(fan(mix, rest), tap, FieldText.SILENCE_DB);
+    }
+    String figure = Objects.requireNonNull(level.group(2));
+    boolean silent = figure.endsWith("∞") || figure.endsWith("inf");
+    return MapSend.of(
+        fan(mix, Objects.requireNonNull(level.group(1))),
+        tap,
+        silent ? FieldText.SILENCE_DB : TypedNumber.of(Field.Unit.DECIBELS, figure));
+  }
+
+  private static List<String> fan(Mix mix, String names) {
+    return Arrays.stream(names.split("\\s\\+\\s")).map(name -> bus(mix, name.strip())).toList();
+  }
+}
