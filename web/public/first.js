@@ -13,6 +13,7 @@ const CHUNKS = {
   intake: "IntakePlace",
   ledger: "LedgerPlace",
   outline: "OutlinePlace",
+  map: "MapPlace",
   check: "LineCheckPlace",
   delivery: "DeliverySheet",
 };

@@ -31,6 +31,7 @@ const SHELF = placeOf(async () => (await import("./shelf/ShelfPlace")).ShelfPlac
 const PLACES: Record<string, Place<{ view: MixView }> | undefined> = {
   flow: placeOf(async () => (await import("./flow/FlowPlace")).FlowPlace),
   outline: placeOf(async () => (await import("./outline/OutlinePlace")).OutlinePlace),
+  map: placeOf(async () => (await import("./map/MapPlace")).MapPlace),
   intake: placeOf(async () => (await import("./intake/IntakePlace")).IntakePlace),
   check: placeOf(async () => (await import("./check/LineCheckPlace")).LineCheckPlace),
   delivery: placeOf(async () => (await import("./delivery/DeliverySheet")).DeliverySheet),

@@ -299,6 +299,56 @@ export function usePreview(id: string, revision: number, edit: Edit | undefined)
   });
 }
 
+/** The category map as a table, of the revision that is shown. */
+export function useMap(id: string, revision: number) {
+  return useQuery({
+    queryKey: ["map", id, revision],
+    queryFn: () => answered(api.GET("/api/mixes/{id}/map", { params: { path: { id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** What an edit would do to every channel of the revision that is shown. */
+export function useEffectOf(id: string, revision: number, edit: Edit | undefined) {
+  return useQuery({
+    queryKey: ["effect", id, revision, edit],
+    queryFn: () =>
+      edit === undefined
+        ? null
+        : answered(
+            api.POST("/api/mixes/{id}/effect", { params: { path: { id } }, body: { edit } }),
+          ),
+    placeholderData: edit === undefined ? undefined : keepPreviousData,
+    retry: false,
+  });
+}
+
+/** Makes an edit of which somebody has seen what it does; not if it would do something else now. */
+export function useSeenEdit(id: string) {
+  return useMixChange(id, ({ edit, seen }: { edit: Edit; seen: number }, asked) =>
+    answered(
+      api.POST("/api/mixes/{id}/seen-edits", {
+        params: { path: { id } },
+        body: { ...asked, seen, edit },
+      }),
+    ),
+  );
+}
+
+/** Who decides what of a channel: the category map, or a pin. */
+export function useDecisions(id: string, revision: number, channel: string) {
+  return useQuery({
+    queryKey: ["decisions", id, channel, revision],
+    queryFn: () =>
+      answered(
+        api.GET("/api/mixes/{id}/channels/{channel}/decisions", {
+          params: { path: { id, channel } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
 /** What the processors of a channel do; asked for when somebody looks. */
 export function usePictures(id: string, revision: number, channel: string, wanted: boolean) {
   return useQuery({

@@ -28,6 +28,7 @@ const PLACES = [
   { path: "flow", label: "Flow", key: "3" },
   { path: "ledger", label: "Ledger", key: "4" },
   { path: "outline", label: "Outline", key: "7" },
+  { path: "map", label: "Map", key: "8" },
   { path: "check", label: "Line check", key: "5" },
   { path: "delivery", label: "Delivery sheet", key: "6" },
 ];

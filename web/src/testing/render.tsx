@@ -152,6 +152,8 @@ export function channel(id: string, more: Partial<Channel> = {}): Channel {
     sends: [],
     clips: [],
     comment: "",
+    pins: [],
+    fallbacks: [],
     ...more,
   };
 }
@@ -207,7 +209,7 @@ export function view(more: Partial<MixView["document"]> = {}): MixView {
       stemSets: [],
       markers: [],
       specifications: [],
-      categoryMap: { rules: {} },
+      categoryMap: { entries: [] },
       ...more,
       channels,
     },

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * Another edit, but for some of what it would change: that stays, and is pinned where the category
  * map says otherwise.
  */
-public record LeaveOut(Edit edit, List<LeftLine> left) implements Edit {
+public record LeaveOut(Edit of, List<LeftLine> left) implements Edit {
   /**
    * What stays as it is.
    *
@@ -28,15 +28,15 @@ public record LeaveOut(Edit edit, List<LeftLine> left) implements Edit {
     Map<String, Set<Slot>> slots = new LinkedHashMap<>();
     Set<String> whole = new LinkedHashSet<>();
     for (LeftLine line : left) {
-      Set<Slot> of = slots.computeIfAbsent(line.channel(), id -> new LinkedHashSet<>());
+      Set<Slot> some = slots.computeIfAbsent(line.channel(), id -> new LinkedHashSet<>());
       if (line.slot() == null) {
         whole.add(line.channel());
       } else {
-        of.add(PinSlots.known(line.slot()));
+        some.add(PinSlots.known(line.slot()));
       }
     }
     whole.forEach(id -> slots.put(id, Set.of()));
-    return Soundness.require(mix, Following.holding(mix, edit.applyTo(mix), slots));
+    return Soundness.require(mix, Following.holding(mix, of.applyTo(mix), slots));
   }
 
   /** What the edit inside has carried along is not carried along again. */
@@ -47,6 +47,6 @@ public record LeaveOut(Edit edit, List<LeftLine> left) implements Edit {
 
   @Override
   public String says(Mix before) {
-    return edit.says(before);
+    return of.says(before);
   }
 }

@@ -49,7 +49,7 @@ public record SayOfMap(List<MapWords> cells) implements Edit {
       entries.put(entry.id(), typed(mix, entry, cell));
     }
     List<MapEntry> all = new ArrayList<>(entries.values());
-    all.removeIf(entry -> entry.asksForCategoryAlone() && entry.isSilent());
+    all.removeIf(entry -> entry.asksForCategoryAlone() && entry.saysNothing());
     return Soundness.require(mix, mix.withCategoryMap(new CategoryMap(all)));
   }
 

@@ -27,7 +27,7 @@ public record CategoryMap(List<MapEntry> entries) {
     entries = Lists.copy(entries).stream().sorted(ORDER).toList();
   }
 
-  public boolean isEmpty() {
+  public boolean saysNothing() {
     return entries.isEmpty();
   }
 
@@ -55,7 +55,7 @@ public record CategoryMap(List<MapEntry> entries) {
     MapEntry after = change.apply(ofCategory(category).orElseGet(() -> MapEntry.of(category)));
     List<MapEntry> changed = new ArrayList<>(entries);
     changed.removeIf(entry -> entry.id().equals(after.id()));
-    if (!after.isSilent()) {
+    if (!after.saysNothing()) {
       changed.add(after);
     }
     return new CategoryMap(changed);

@@ -79,7 +79,7 @@ public record MapEntry(
   }
 
   /** True if it says nothing, so that it need not be there. */
-  public boolean isSilent() {
+  public boolean saysNothing() {
     return destination == null
         && group == null
         && colour == null

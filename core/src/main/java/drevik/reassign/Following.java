@@ -46,7 +46,7 @@ public final class Following {
     boolean decided =
         before.categoryMap().equals(changed.categoryMap())
             && (before.outputs().equals(changed.outputs()) || !hasStems(changed));
-    boolean unused = before.categoryMap().isEmpty() && changed.categoryMap().isEmpty();
+    boolean unused = before.categoryMap().saysNothing() && changed.categoryMap().saysNothing();
     boolean sameControls = before.controls() == changed.controls();
     if (unused || decided && sameControls && before.channels() == changed.channels()) {
       return changed;

@@ -64,7 +64,7 @@ public final class MapAnswers {
 
   /** True if the map says anything at all. */
   public boolean isUsed() {
-    return !map.isEmpty();
+    return !map.saysNothing();
   }
 
   boolean knows(String channel) {
@@ -125,7 +125,7 @@ public final class MapAnswers {
 
   /** What the map says of a channel, for each thing that it speaks of. */
   public Map<Slot, Answer> answers(Channel channel) {
-    if (map.isEmpty() || !decidesOf(channel)) {
+    if (map.saysNothing() || !decidesOf(channel)) {
       return Map.of();
     }
     Map<Slot, Answer> answers = new LinkedHashMap<>();

@@ -92,7 +92,9 @@ class OpenApiConfiguration {
     Schema<?> schema = new Schema<>();
     schema.setTypes(Set.of("object"));
     schema.addProperty("edit", new StringSchema()._enum(List.of(name)));
-    own.getProperties().forEach(schema::addProperty);
+    if (own.getProperties() != null) {
+      own.getProperties().forEach(schema::addProperty);
+    }
     List<String> required = new ArrayList<>(List.of("edit"));
     required.addAll(RequiredUnlessNullable.requiredOf(type));
     schema.setRequired(required);

@@ -1,0 +1,90 @@
+import { useState } from "react";
+import type { MixView } from "../api/client";
+import { freshId } from "../api/changes";
+import { useEdit, useKnowledge } from "../api/queries";
+import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+
+interface Props {
+  view: MixView;
+  /** What the row that one stands on is of. */
+  category: string;
+  onClose: () => void;
+}
+
+const LAYOUTS = ["mono", "stereo", "lcr", "quad", "5.0", "5.1", "7.1", "7.1.4"] as const;
+
+/** An entry of the category map that asks for more than a category. What it says is written then. */
+export function EntryDialog({ view, category: first, onClose }: Props) {
+  const categories = useKnowledge().data?.categories ?? [];
+  const { ask } = useEdit(view.id);
+  const [category, setCategory] = useState(first);
+  const [asked, setAsked] = useState({ person: "", words: "", position: "", deliveredBy: "" });
+  const [layout, setLayout] = useState("");
+  const missing = layout === "" && Object.values(asked).every((text) => text.trim() === "");
+  const text = (id: keyof typeof asked, label: string, placeholder: string) => (
+    <Field label={label}>
+      <input
+        dir="auto"
+        className="border-b border-rule bg-transparent py-1"
+        placeholder={placeholder}
+        value={asked[id]}
+        onChange={(event) => setAsked({ ...asked, [id]: event.target.value })}
+      />
+    </Field>
+  );
+  const said = (word: string) => word.trim() || undefined;
+  return (
+    <FormDialog
+      title="An entry that asks for more"
+      description="It speaks of channels of a category of which this is true, too, and wins over the entry of the category alone. Say at least one thing."
+      does="Add it"
+      busy={missing}
+      onClose={onClose}
+      onSubmit={() =>
+        ask({
+          edit: "change-mix",
+          set: {
+            categoryMap: {
+              added: [
+                {
+                  item: {
+                    id: freshId("entry"),
+                    category,
+                    person: said(asked.person),
+                    words: said(asked.words),
+                    position: said(asked.position),
+                    deliveredBy: said(asked.deliveredBy),
+                    layout: LAYOUTS.find((one) => one === layout),
+                    chain: [],
+                    sends: [],
+                    controls: [],
+                  },
+                  after: view.document.categoryMap.entries.at(-1)?.id ?? null,
+                },
+              ],
+            },
+          },
+        })
+      }
+    >
+      <Field label="Category">
+        <Select
+          value={category}
+          choices={words(categories.map((one) => one.path))}
+          onChange={setCategory}
+        />
+      </Field>
+      {text("person", "Person", "anybody")}
+      {text("words", "Words of the name", "any name")}
+      {text("position", "Microphone", "in, out, top, bottom, close, room, boom, body…")}
+      {text("deliveredBy", "Delivered by", "anybody")}
+      <Field label="Layout">
+        <Select
+          value={layout}
+          choices={[{ id: "", label: "any" }, ...words([...LAYOUTS])]}
+          onChange={setLayout}
+        />
+      </Field>
+    </FormDialog>
+  );
+}
