@@ -232,7 +232,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {plural(rows.length, "row")}; grey is inherited. Type to change, <kbd>Shift</kbd> and
           arrows pick many, <kbd>Esc</kbd> leaves the table.
         </span>
-        <span className="ml-auto flex gap-4">
+        <span className="ml-auto flex items-baseline gap-4">
           {button("all-categories", everything ? "This Mix alone" : "All categories")}
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
@@ -337,7 +337,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         </div>
         <section
           aria-label="What it would do"
-          className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto] border-l border-rule"
+          className="grid min-h-0 min-w-0 grid-cols-1 grid-rows-[minmax(0,1fr)_auto] border-l border-rule"
         >
           <div className="overflow-y-auto">
             <EffectPanel

@@ -21,10 +21,12 @@ import org.jspecify.annotations.Nullable;
  * decides is said; a fader that was set meanwhile stays where it is.
  *
  * @param delivery the delivery's name, for the words
+ * @param deliveredBy whom it came from; null where nobody said
  * @param seatings what goes where
  * @param stow ids of seats that stay empty
  */
-public record SeatDelivery(String delivery, List<Seating> seatings, List<String> stow)
+public record SeatDelivery(
+    String delivery, @Nullable String deliveredBy, List<Seating> seatings, List<String> stow)
     implements Edit {
 
   /**
@@ -96,9 +98,9 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
         Channel seat = fresh.renewed(seating.named(seating.added()));
         addedBehind
             .computeIfAbsent(seating.addedAfter(), k -> new ArrayList<>())
-            .add(seat.withClips(seating.clips()).withStowed(false));
+            .add(by(seat).withClips(seating.clips()).withStowed(false));
       } else {
-        byId.put(seating.seat(), seated(byId.get(seating.seat()), seating));
+        byId.put(seating.seat(), by(seated(byId.get(seating.seat()), seating)));
       }
     }
     requireDestinations(mix, addedBehind);
@@ -119,6 +121,10 @@ public record SeatDelivery(String delivery, List<Seating> seatings, List<String>
           }
         });
     return mix.withChannels(all);
+  }
+
+  private Channel by(Channel seat) {
+    return deliveredBy == null ? seat : seat.withDeliveredBy(deliveredBy);
   }
 
   private static void requireDestinations(Mix mix, Map<String, List<Channel>> added) {

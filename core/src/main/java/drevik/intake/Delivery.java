@@ -100,6 +100,7 @@ public final class Delivery {
 
   private final Mix mix;
   private final String name;
+  private final @Nullable String deliveredBy;
   private final @Nullable String seatNames;
   private final Map<String, Item> items = new LinkedHashMap<>();
   private final Map<String, Sorting> sortings = new HashMap<>();
@@ -114,6 +115,7 @@ public final class Delivery {
 
   /**
    * @param name of the delivery
+   * @param deliveredBy whom it came from; null where nobody said
    * @param seatNames pattern that seats are named by; null for the usual one
    * @param files in the order in which they are shown
    * @param earlier files of the deliveries before, the newest delivery first
@@ -121,11 +123,13 @@ public final class Delivery {
   public Delivery(
       Mix mix,
       String name,
+      @Nullable String deliveredBy,
       @Nullable String seatNames,
       List<Item> files,
       List<List<DeliveryComparison.Known>> earlier) {
     this.mix = mix;
     this.name = name;
+    this.deliveredBy = deliveredBy;
     this.seatNames = seatNames;
     files.forEach(file -> items.put(file.id(), file));
     sortByNeighbours(files);
@@ -147,7 +151,7 @@ public final class Delivery {
     plan = plan(open);
     places =
         plan.places().stream().collect(Collectors.toMap(SeatingPlan.Place::file, place -> place));
-    SeatDelivery edit = plan.toEdit(name);
+    SeatDelivery edit = plan.toEdit(name, deliveredBy);
     seated = edit.seatings().isEmpty() ? mix : edit.applyTo(mix.withKind(MixKind.SESSION));
   }
 
@@ -195,6 +199,7 @@ public final class Delivery {
   private DeliveredFile compared(DeliveredFile file) {
     DeliveryComparison.Against against = against(file.id());
     return file.with()
+        .deliveredBy(deliveredBy)
         .wish(item(file.id()).wish())
         .replaces(against.state() == DeliveryComparison.State.CHANGED ? against.earlier() : null)
         .known(against.state() == DeliveryComparison.State.SAME ? against.earlier() : null)
@@ -353,7 +358,7 @@ public final class Delivery {
     for (DeliveredFile file : open) {
       played.add(placed.contains(file.id()) ? player.played(file, copies) : file);
     }
-    return plan(played).toEdit(name);
+    return plan(played).toEdit(name, deliveredBy);
   }
 
   /** What the delivery was, to be sent back to whom it came from. */

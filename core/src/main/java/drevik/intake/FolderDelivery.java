@@ -59,7 +59,7 @@ public final class FolderDelivery {
       }
       compare(folder, items);
       return new FolderDelivery(
-          folder, new Delivery(mix, name, null, List.copyOf(items.values()), List.of()));
+          folder, new Delivery(mix, name, null, null, List.copyOf(items.values()), List.of()));
     } catch (IOException e) {
       throw new AudioException("the delivery in " + folder + " cannot be read: " + e, e);
     }

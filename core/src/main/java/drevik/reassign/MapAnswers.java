@@ -8,6 +8,7 @@ import drevik.mix.Channel;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
+import drevik.mix.Send;
 import drevik.mix.Slot;
 import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
@@ -162,6 +163,28 @@ public final class MapAnswers {
   private static void say(
       Map<Slot, Answer> answers, Slot slot, @Nullable Object value, MapEntry entry) {
     answers.putIfAbsent(slot, new Answer(slot, value, entry));
+  }
+
+  /** A channel without what a map says in some slots, so that it follows its own answers. */
+  public static Channel unsaid(Channel channel, Set<Slot> slots) {
+    Channel after = channel;
+    for (Slot slot : slots) {
+      after =
+          switch (slot.kind()) {
+            case OUTPUT -> after.withOutput(null);
+            case GROUP -> after.withGroup(null);
+            case COLOUR -> after.withColour(null);
+            case TRIM -> after.withTrimDb(0);
+            case CHAIN -> after.withChain(List.of());
+            case SENDS -> {
+              List<Send> left = new ArrayList<>(after.sends());
+              left.removeIf(send -> Slot.send(send.destinations()).equals(slot));
+              yield after.withSends(left);
+            }
+            case LAYOUT, CONTROLS -> after;
+          };
+    }
+    return after;
   }
 
   /** Where an entry sends: its destination, else where its stem is taken. */

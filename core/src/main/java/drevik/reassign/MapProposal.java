@@ -59,7 +59,8 @@ public final class MapProposal {
               : entry);
     }
     proposal.families.forEach((top, channels) -> proposal.propose(mix, top, channels, entries));
-    return new CategoryMap(entries.values().stream().filter(entry -> !entry.saysNothing()).toList());
+    return new CategoryMap(
+        entries.values().stream().filter(entry -> !entry.saysNothing()).toList());
   }
 
   private void propose(Mix mix, String top, List<Channel> family, Map<String, MapEntry> entries) {

@@ -21,7 +21,7 @@ class AudioEditsTest {
   @Test
   void aTemplateTakesNoAudioAndATakenSeatNoSecondFile() {
     var seating = SeatDelivery.Seating.onto("kick", List.of(clip("k.wav", 10)));
-    SeatDelivery edit = new SeatDelivery("d", List.of(seating), List.of("snare"));
+    SeatDelivery edit = new SeatDelivery("d", null, List.of(seating), List.of("snare"));
     assertThatThrownBy(() -> edit.applyTo(band().withKind(MixKind.TEMPLATE)))
         .hasMessageContaining("holds no audio");
     Mix seated = edit.applyTo(band());
@@ -53,7 +53,7 @@ class AudioEditsTest {
         Seating.onto("kick", List.of(clip("k.wav", 10))).withName("Kick in").withInverted(true);
     Seating added =
         Seating.adding(band().channel("voice").orElseThrow().withId("voice-2"), "voice", List.of());
-    SeatDelivery edit = new SeatDelivery("d", List.of(renamed, added), List.of("snare"));
+    SeatDelivery edit = new SeatDelivery("d", null, List.of(renamed, added), List.of("snare"));
     Mix seated = edit.applyTo(louder);
     Channel kick = seated.channel("kick").orElseThrow();
     assertThat(kick.faderDb()).isEqualTo(-7.5);

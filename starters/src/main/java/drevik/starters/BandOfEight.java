@@ -87,7 +87,7 @@ final class BandOfEight {
             .channels(channels)
             .outputs(outputs())
             .stemSets(stemSets())
-            .categoryMap(map)
+            .categoryMap(LevelGuides.in(map, false))
             .build());
   }
 

@@ -63,7 +63,7 @@ final class StarterBuilder {
             .withControls(controls)
             .withMarkers(markers)
             .withSpecifications(specifications)
-            .withCategoryMap(map));
+            .withCategoryMap(LevelGuides.in(map, base.job() == JobKind.POST)));
   }
 
   static String id(String name) {

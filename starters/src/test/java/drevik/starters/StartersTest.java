@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
@@ -14,25 +15,35 @@ import drevik.deliver.NamePattern;
 import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
 import drevik.edit.PutChain;
+import drevik.meter.LoudnessMeter;
 import drevik.mix.AudioRef;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
 import drevik.mix.Insert;
 import drevik.mix.KeptChain;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import drevik.mix.Output;
+import drevik.mix.OutputKind;
 import drevik.outline.Outline;
+import drevik.reassign.Asked;
+import drevik.reassign.MapAnswers;
 import drevik.render.PrintOptions;
+import drevik.render.PrintReport;
 import drevik.render.Printer;
 import drevik.render.Progress;
 import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -100,6 +111,92 @@ class StartersTest {
         }
       }
     }
+  }
+
+  private static final int SECONDS = 5;
+
+  /** What no guide speaks of has been mixed already. */
+  private static final double MASTERED_LUFS = -18;
+
+  /**
+   * Every seat plays bursts at its level guide, one after another as in a piece, through all
+   * chains.
+   */
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("starters")
+  void aStarterPrintsToAMixThatCanBeListenedTo(Mix starter) throws IOException {
+    int frames = SECONDS * starter.sampleRate();
+    Map<String, Path> files = new HashMap<>();
+    MapAnswers map = MapAnswers.of(starter);
+    List<Channel> channels = new ArrayList<>();
+    for (Channel channel : starter.channels()) {
+      if (channel.kind() != ChannelKind.SEAT || channel.stowed()) {
+        channels.add(channel);
+        continue;
+      }
+      Path file = folder.resolve("burst " + channels.size() + ".wav");
+      double loudness = burst(file, starter.sampleRate(), channel.layout(), channels.size());
+      files.put(channel.id(), file);
+      double gain = map.guideOf(Asked.of(channel)).orElse(MASTERED_LUFS) - loudness;
+      AudioRef audio = new AudioRef("", channel.id());
+      channels.add(
+          channel.withClips(List.of(new Clip("clip " + channel.id(), audio, 0, 0, frames, gain))));
+    }
+    Mix session =
+        starter
+            .withKind(MixKind.SESSION)
+            .withChannels(channels)
+            .withStartFrame(0)
+            .withEndFrame((long) frames);
+    PrintReport report =
+        Printer.print(
+            session,
+            ref -> Lookup.in(files, ref.name()),
+            new PrintOptions(java.util.Set.of(), 512, 2),
+            folder.resolve("prints"),
+            Progress.NONE);
+    assertThat(report.nullTests()).allMatch(PrintReport.NullTest::passes);
+    assertThat(report.files()).allSatisfy(file -> assertThat(file.clippedSamples()).isZero());
+    boolean hasMix = starter.outputs().stream().anyMatch(o -> o.kind() == OutputKind.MIX);
+    Coverage coverage = Coverage.of(session);
+    List<String> mixes =
+        starter.outputs().stream()
+            .filter(output -> output.kind() == (hasMix ? OutputKind.MIX : OutputKind.PRINT))
+            .filter(o -> files.keySet().stream().anyMatch(seat -> coverage.reaches(seat, o.id())))
+            .map(Output::id)
+            .toList();
+    assertThat(report.files().stream().filter(file -> mixes.contains(file.output())))
+        .isNotEmpty()
+        .allSatisfy(
+            file -> {
+              assertThat(file.integratedLufs()).as(file.name()).isBetween(-33.0, -8.0);
+              assertThat(file.truePeakDbtp()).as(file.name()).isLessThan(0.0);
+            });
+  }
+
+  /**
+   * Noise in bursts that fall away, every second seat in between the others; its loudness, LUFS.
+   */
+  private static double burst(Path file, int rate, Layout layout, int seed) throws IOException {
+    int frames = SECONDS * rate;
+    Random random = new Random(seed);
+    float[][] sound = new float[layout.channels()][frames];
+    int every = rate / 2;
+    int begins = seed % 4 * every / 4;
+    double low = 0;
+    for (int i = begins; i < frames; i++) {
+      double fall = Math.exp(-6.0 * ((i - begins) % every) / every);
+      low += 0.15 * (random.nextGaussian() - low);
+      for (float[] speaker : sound) {
+        speaker[i] = (float) (0.2 * fall * low);
+      }
+    }
+    try (WavWriter writer = WavWriter.create(file, SampleFormat.FLOAT_32, rate, layout)) {
+      writer.write(sound, 0, frames);
+    }
+    LoudnessMeter meter = new LoudnessMeter(rate, layout);
+    meter.add(sound, 0, frames);
+    return meter.integratedLufs();
   }
 
   @Test

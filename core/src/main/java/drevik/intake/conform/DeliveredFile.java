@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param parts what is played of it, in frames of {@code audio}; the rest is dead air
  * @param firstSound where it is first heard, in frames of {@code audio}
  * @param loudness integrated, LUFS; null for silence
+ * @param deliveredBy whom it came from; null where nobody said
  * @param wish where a person wants it; null for where the plan puts it
  */
 @RecordBuilder
@@ -43,6 +44,7 @@ public record DeliveredFile(
     List<Stretch> parts,
     long firstSound,
     @Nullable Double loudness,
+    @Nullable String deliveredBy,
     @Nullable SeatWish wish)
     implements DeliveredFileBuilder.With {
   private static final String CLIP = "clip-";
@@ -72,6 +74,7 @@ public record DeliveredFile(
         null,
         List.of(new Stretch(0, frames)),
         0,
+        null,
         null,
         null);
   }

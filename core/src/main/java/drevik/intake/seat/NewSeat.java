@@ -38,7 +38,7 @@ final class NewSeat {
   }
 
   private static Asked asked(DeliveredFile file) {
-    return new Asked(file.category(), file.name(), file.layout(), null, null);
+    return new Asked(file.category(), file.name(), file.layout(), null, file.deliveredBy());
   }
 
   Optional<String> reasonToLeaveOut() {
@@ -57,7 +57,7 @@ final class NewSeat {
   /** The seat, without a name yet. */
   Channel channel() {
     return neighbour
-        .map(c -> c.withClips(List.of()).withStowed(false).withMute(false))
+        .map(c -> leftToTheMap(c).withClips(List.of()).withStowed(false).withMute(false))
         .orElseGet(() -> Channel.of("", ChannelKind.SEAT, "", file.layout(), file.category()))
         .with()
         .id("seat-" + file.id())
@@ -68,8 +68,17 @@ final class NewSeat {
         .pan(file.joined() == null ? StereoPairs.panOf(file.name()) : 0)
         .invertPolarity(false)
         .person(null)
+        .deliveredBy(file.deliveredBy())
         .comment("")
         .build();
+  }
+
+  /** Like its neighbour, but for what the map decides of the neighbour and may not of it. */
+  private Channel leftToTheMap(Channel like) {
+    Channel seat = like.withPins(List.of()).withFallbacks(List.of());
+    return mapped.isPresent() || !like.category().equals(file.category())
+        ? MapAnswers.unsaid(seat, MapAnswers.of(mix).answers(like).keySet())
+        : seat;
   }
 
   /** Id of the channel that it stands behind, or null. */

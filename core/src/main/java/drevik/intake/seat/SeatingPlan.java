@@ -73,6 +73,14 @@ public record SeatingPlan(
 
   /** The edit that carries the plan out. */
   public SeatDelivery toEdit(String deliveryName) {
-    return new SeatDelivery(deliveryName, seatings, stow.stream().map(Stowed::id).toList());
+    return toEdit(deliveryName, null);
+  }
+
+  /**
+   * @param deliveredBy whom the delivery came from; null where nobody said
+   */
+  public SeatDelivery toEdit(String deliveryName, @Nullable String deliveredBy) {
+    return new SeatDelivery(
+        deliveryName, deliveredBy, seatings, stow.stream().map(Stowed::id).toList());
   }
 }

@@ -72,6 +72,7 @@ public final class SeatingPlanner {
     takeBestFits(open);
     open.forEach(file -> places.computeIfAbsent(file.id(), id -> addSeat(file, null)));
     nameSeats();
+    setLevels();
     matchReferences();
     List<SeatingPlan.Stowed> stow =
         mix.channels().stream()
@@ -281,6 +282,22 @@ public final class SeatingPlanner {
     return place.act() == Act.TAKES || place.act() == Act.ADDS;
   }
 
+  /** What takes a seat begins as loud as the category map says. */
+  private void setLevels() {
+    List<DeliveredFile> seated = files.stream().filter(file -> isNamed(place(file))).toList();
+    new LevelGuides(mix)
+        .gains(seated, seatings)
+        .forEach(
+            (id, gain) -> {
+              seatings.computeIfPresent(id, (file, seating) -> seating.withGainDb(gain));
+              String because =
+                  String.format(Locale.ROOT, "; %+.1f dB to the level guide", gain)
+                      .replace('-', '−');
+              Place place = Lookup.in(places, id);
+              places.put(id, place.withBecause(place.because() + because));
+            });
+  }
+
   /** References are set about as loud as the tracks together. */
   private void matchReferences() {
     List<DeliveredFile> references =
@@ -289,7 +306,7 @@ public final class SeatingPlanner {
       return;
     }
     Mix seated =
-        new SeatDelivery("", List.copyOf(seatings.values()), List.of())
+        new SeatDelivery("", null, List.copyOf(seatings.values()), List.of())
             .applyTo(mix.withKind(MixKind.SESSION));
     Map<String, DeliveredFile> bySeat = new HashMap<>();
     for (DeliveredFile file : files) {
