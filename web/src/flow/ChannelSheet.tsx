@@ -10,6 +10,7 @@ import { BackField, LfeField, PanField, PositionLine } from "./PositionFields";
 import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
 import { ChainOf } from "./ChainOf";
+import { Decided } from "./Decided";
 
 interface Props {
   view: MixView;
@@ -132,6 +133,7 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
           <ChainOf view={view} channel={channel} others={others} onEdit={onEdit} onAct={onAct} />
         </Part>
       )}
+      <Decided view={view} channel={channel} onAct={onAct} />
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">

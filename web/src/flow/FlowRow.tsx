@@ -13,6 +13,8 @@ export interface RowFacts {
   /** A short value at the right end, such as the fader. */
   value?: string;
   muted?: boolean;
+  /** True if something of it is an exception from the category map. */
+  pinned?: boolean;
   /** True if others can be sent to it. */
   takes?: boolean;
   /** The bus whose group a double click folds or unfolds. */
@@ -123,6 +125,9 @@ export const FlowRow = memo(function FlowRow(props: Props) {
       >
         {facts.name}
       </bdi>
+      {facts.pinned && (
+        <span aria-hidden="true" className="size-1.5 shrink-0 rotate-45 bg-active" />
+      )}
       {layout && (
         <span className="narrow w-4 shrink-0 text-right text-mark text-ink-3">{facts.layout}</span>
       )}

@@ -12,6 +12,7 @@ import { CreateDialog } from "./build/CreateDialog";
 import { KeepChainDialog } from "./build/KeepChainDialog";
 import { SendDialog } from "./build/SendDialog";
 import { TimesDialog } from "./build/TimesDialog";
+import { ReassignDialog } from "../reassign/ReassignDialog";
 import { RenameDialog } from "./RenameDialog";
 
 type Listed =
@@ -26,7 +27,15 @@ type Listed =
   | "only"
   | "controlled";
 type Formed =
-  "rename" | "create" | "fan" | "control" | "chain" | "wide-chain" | "keep-chain" | "times";
+  | "rename"
+  | "create"
+  | "fan"
+  | "control"
+  | "chain"
+  | "wide-chain"
+  | "keep-chain"
+  | "reassign"
+  | "times";
 export type Asking = Listed | Formed;
 
 interface QuestionsProps {
@@ -74,6 +83,14 @@ function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
       );
     case "keep-chain":
       return picked[0] && <KeepChainDialog mix={rest.view.id} of={picked[0]} {...form} />;
+    case "reassign":
+      return (
+        <ReassignDialog
+          view={rest.view}
+          picked={picked.map((one) => one.id)}
+          onClose={rest.onClose}
+        />
+      );
     case "times":
       return <TimesDialog {...form} />;
     default:

@@ -6,6 +6,7 @@ import { plural } from "../ui/format";
 const BAR = [
   "create",
   "send-to",
+  "reassign",
   "fan",
   "chain",
   "category",

@@ -155,6 +155,24 @@ export function useFlowActs(doing: Doing): Act[] {
         can: some,
         run: () => select(all(groupOf(busesOf(picked, channels), channels))),
       },
+      {
+        id: "pick-pinned",
+        label: "Pick all that is pinned",
+        key: "shift+P",
+        can: view.document.channels.some((one) => one.pins.length > 0),
+        run: () =>
+          select(
+            all(view.document.channels.filter((one) => one.pins.length > 0).map((one) => one.id)),
+          ),
+      },
+      {
+        id: "follow-map",
+        label: "Follow the category map: unpin",
+        key: "u",
+        can: picked.some((id) => (channels.get(id)?.pins.length ?? 0) > 0),
+        run: () => apply({ edit: "unpin-slots", channels: picked }),
+      },
+      { id: "reassign", label: "Reassign…", key: "r", run: () => ask("reassign") },
       { id: "pick-none", label: "Pick nothing", key: "Escape", run: () => select(nothing) },
     ];
   }, [picked, channels, view, state, apply, ask, select, show]);

@@ -78,10 +78,12 @@ function ofChannel(
     layout: SHORT[channel.layout] ?? channel.layout,
     value: db(channel.faderDb),
     muted: channel.mute,
+    pinned: channel.pins.length > 0,
     folds: channel.kind === "bus" || channel.kind === "master" ? channel.id : undefined,
     title:
       `${channel.name}: ${free ? "free " : ""}${channel.kind}, ${channel.layout}, ` +
-      `${channel.category}, fader ${db(channel.faderDb)} dB${channel.mute ? ", muted" : ""}${goes}`,
+      `${channel.category}, fader ${db(channel.faderDb)} dB${channel.mute ? ", muted" : ""}${goes}` +
+      (channel.pins.length > 0 ? `, ${plural(channel.pins.length, "field")} pinned` : ""),
   };
 }
 

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { messageOf, type Edit, type MapView, type MixView } from "../api/client";
 import { useEdit, useEffectOf, useKnowledge, useMap, useSeenEdit } from "../api/queries";
 import { areaOf, moved, readBlock, writeBlock, type Corner } from "../ledger/block";
-import { EffectPanel } from "../reassign/EffectPanel";
+import { EffectPanel, namesOf } from "../reassign/EffectPanel";
 import { nothingLeft, without, type Left } from "../reassign/leaving";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
@@ -58,6 +58,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const table = useRef<HTMLTableElement>(null);
   const area = areaOf(anchor, here);
   const choices = useChoices(view);
+  const names = useMemo(() => namesOf(view), [view]);
 
   const edit = useMemo<Edit | undefined>(
     () =>
@@ -346,6 +347,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
               problem={refused ?? (edit ? effect.error?.message : undefined)}
               left={left}
               onLeave={setLeft}
+              names={names}
               idle="Write into the map: what would become of channels stands here before anything is changed."
             />
           </div>

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { EffectView } from "../api/client";
-import { plural } from "../ui/format";
+import type { EffectView, MixView } from "../api/client";
+import { db, plural } from "../ui/format";
 import { grouped, isLeft, leaving, type Left, type LineGroup } from "./leaving";
 import { Moves } from "./Moves";
 
@@ -13,12 +13,14 @@ interface Props {
   problem: string | undefined;
   left: Left;
   onLeave: (left: Left) => void;
+  /** What channels and outputs are called, by id. */
+  names: ReadonlyMap<string, string>;
   /** What is said while nothing would change. */
   idle: string;
 }
 
 /** What an edit would do, before it is made; each line can be left out. */
-export function EffectPanel({ effect, waits, problem, left, onLeave, idle }: Props) {
+export function EffectPanel({ effect, waits, problem, left, onLeave, names, idle }: Props) {
   if (problem !== undefined) {
     return (
       <p role="alert" className="border-l-2 border-wrong px-4 py-2 text-wrong">
@@ -35,8 +37,9 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, idle }: Pro
     <div className={`grid content-start gap-3 px-4 py-2 ${waits ? "opacity-60" : ""}`}>
       <p role="status">
         <b className="font-semibold">{plural(channels, "channel")}</b>{" "}
-        {channels === 1 ? "changes" : "change"} in {plural(effect.lines.length, "field")}
-        {moved > 0 && `, ${moved} of them ${moved === 1 ? "moves" : "move"}`}.{" "}
+        {channels === 1 ? "changes" : "change"}
+        {moved > 0 && ` (${moved} ${moved === 1 ? "moves" : "move"})`}:{" "}
+        {plural(effect.lines.length, "field")}.{" "}
         {effect.held.length > 0 &&
           `${plural(effect.held.length, "pin")} ${effect.held.length === 1 ? "holds" : "hold"} back.`}
       </p>
@@ -59,14 +62,7 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, idle }: Pro
         </section>
       )}
       <Findings effect={effect} />
-      {effect.coverage.length > 0 && (
-        <p className="text-small text-ink-2">
-          {plural(effect.coverage.length, "cell")} of the coverage{" "}
-          {effect.coverage.length === 1 ? "changes" : "change"}:{" "}
-          {effect.coverage.filter((one) => one.pathsBefore === 0).length} reached anew,{" "}
-          {effect.coverage.filter((one) => one.pathsAfter === 0).length} no longer reached.
-        </p>
-      )}
+      {effect.coverage.length > 0 && <CoverageLines effect={effect} names={names} />}
     </div>
   );
 }
@@ -115,7 +111,6 @@ function Group({
       </div>
       {open && (
         <ul className="pl-6 text-small">
-          <li className="text-ink-2">{group.why}</li>
           {group.lines.slice(0, LISTED).map((line) => (
             <li key={`${line.channel} ${line.slot ?? ""}`}>
               <label className="flex min-h-6 items-center gap-2">
@@ -126,7 +121,7 @@ function Group({
                     onChange={(event) => onLeave(leaving(left, [line], !event.target.checked))}
                   />
                 )}
-                <bdi>{line.name}</bdi>
+                <bdi>{line.name}</bdi> <span className="text-ink-2">{line.why}</span>
               </label>
             </li>
           ))}
@@ -134,6 +129,44 @@ function Group({
         </ul>
       )}
     </section>
+  );
+}
+
+/** Which seat is heard where otherwise than now. */
+function CoverageLines({
+  effect,
+  names,
+}: {
+  effect: EffectView;
+  names: ReadonlyMap<string, string>;
+}) {
+  const heard = (gain: number | undefined, paths: number) =>
+    paths === 0 ? "not" : gain === undefined ? "cancelled" : `${db(gain)} dB`;
+  return (
+    <details className="text-small">
+      <summary className="min-h-6 cursor-pointer">
+        {plural(effect.coverage.length, "cell")} of the coverage{" "}
+        {effect.coverage.length === 1 ? "changes" : "change"}:{" "}
+        {effect.coverage.filter((one) => one.pathsBefore === 0).length} reached anew,{" "}
+        {effect.coverage.filter((one) => one.pathsAfter === 0).length} no longer reached
+      </summary>
+      <ul>
+        {effect.coverage.slice(0, LISTED).map((one) => (
+          <li key={`${one.channel} ${one.output}`}>
+            <bdi>{names.get(one.channel)}</bdi> in <bdi>{names.get(one.output)}</bdi>:{" "}
+            {heard(one.before, one.pathsBefore)} → <b>{heard(one.after, one.pathsAfter)}</b>
+          </li>
+        ))}
+        <More of={effect.coverage.length} />
+      </ul>
+    </details>
+  );
+}
+
+/** What channels and outputs of a Mix are called. */
+export function namesOf(view: MixView): ReadonlyMap<string, string> {
+  return new Map(
+    [...view.document.channels, ...view.document.outputs].map((one) => [one.id, one.name]),
   );
 }
 

@@ -35,27 +35,30 @@ export interface LineGroup {
   label: string;
   before: string;
   after: string;
-  why: string;
   lines: EffectLine[];
 }
 
-/** Pins that come and go are told by their own lines, last. */
+/** What people look at first stands first; pins that come and go are last. */
+const ORDER = ["category", "output", "group", "colour", "sends", "controls", "chain", "trimDb"];
+
+/** What changes in the same way, together. */
 export function grouped(effect: EffectView): LineGroup[] {
   const groups = new Map<string, LineGroup>();
   for (const line of effect.lines) {
-    const id = [line.field, line.before, line.after, line.why].join("\n");
+    const id = [line.field, line.before, line.after].join("\n");
     const group = groups.get(id) ?? {
       id,
       label: line.label,
       before: line.before,
       after: line.after,
-      why: line.why,
       lines: [],
     };
     group.lines.push(line);
     groups.set(id, group);
   }
-  return [...groups.values()].sort(
-    (a, b) => Number(a.lines[0]?.field === "pins") - Number(b.lines[0]?.field === "pins"),
-  );
+  const place = (group: LineGroup) => {
+    const at = ORDER.indexOf(group.lines[0]?.field ?? "");
+    return at < 0 ? ORDER.length : at;
+  };
+  return [...groups.values()].sort((a, b) => place(a) - place(b));
 }

@@ -13,6 +13,8 @@ interface Props {
   /** True while something is missing. */
   busy?: boolean;
   wide?: boolean;
+  /** For what is compared side by side. */
+  broad?: boolean;
   /** Something else that can be done from here, and closes it. */
   also?: { label: string; run: () => unknown };
   /** Does it; a promise is waited for, and what it is refused with is said in the form. */
@@ -26,7 +28,7 @@ interface Props {
  * closes when it has been done; until then what was typed stays.
  */
 export function FormDialog(props: Props) {
-  const { does, busy, wide, also, onSubmit, onClose, children } = props;
+  const { does, busy, wide, broad, also, onSubmit, onClose, children } = props;
   const form = useRef<HTMLFormElement>(null);
   const [asking, setAsking] = useState(false);
   const [refused, setRefused] = useState<string>();
@@ -50,7 +52,7 @@ export function FormDialog(props: Props) {
     <Window
       title={props.title}
       description={props.description}
-      size={wide ? "wide" : "form"}
+      size={broad ? "broad" : wide ? "wide" : "form"}
       onClose={onClose}
       onKeyDown={(event) => {
         if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !busy) {

@@ -7,7 +7,7 @@ interface Props {
   title: ReactNode;
   description?: ReactNode;
   /** How wide it is where there is room; never wider than the page. */
-  size?: "list" | "form" | "wide" | "large";
+  size?: "list" | "form" | "wide" | "broad" | "large";
   onKeyDown?: KeyboardEventHandler;
   onClose: () => void;
   children: ReactNode;
@@ -17,6 +17,7 @@ const WIDTHS = {
   list: "w-[440px]",
   form: "w-[440px]",
   wide: "w-[640px]",
+  broad: "w-[1000px]",
   large: "w-[880px] h-[80vh]",
 };
 

@@ -26,6 +26,7 @@ public sealed interface Edit
         ProposeMap,
         PutChain,
         PutMap,
+        Reassign,
         RemoveChannels,
         RemoveControls,
         RemoveOutputs,

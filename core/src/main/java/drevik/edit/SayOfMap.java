@@ -76,10 +76,9 @@ public record SayOfMap(List<MapWords> cells) implements Edit {
         cells.stream().map(MapWords::field).distinct().map(SayOfMap::label).toList();
     String category =
         before.categoryMap().byId(of.get(0)).map(MapEntry::category).orElse(of.get(0));
-    return "say "
-        + (fields.size() > 2 ? fields.size() + " things" : String.join(" and ", fields))
-        + " of "
-        + (of.size() == 1 ? category : of.size() + " categories");
+    String what =
+        fields.size() > 2 ? fields.size() + " things" : "“" + String.join("” and “", fields) + "”";
+    return "write " + what + " of " + (of.size() == 1 ? category : of.size() + " categories");
   }
 
   private static String label(String field) {

@@ -4,12 +4,15 @@ import drevik.mix.AudioRef;
 import drevik.mix.Clip;
 import drevik.mix.Insert;
 import drevik.mix.Key;
+import drevik.mix.Pin;
 import drevik.mix.Send;
+import drevik.mix.Slot;
 import drevik.mix.field.Field;
 import drevik.mix.field.ListField;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -107,11 +110,13 @@ public final class FieldText {
     if (list.isEmpty()) {
       return "";
     }
-    return list.stream()
-        .map(item -> item(field, item, names))
-        .filter(Objects::nonNull)
-        .distinct()
-        .collect(Collectors.joining(", "));
+    // So that a filter finds everything that is pinned.
+    return (list.get(0) instanceof Pin ? "pinned: " : "")
+        + list.stream()
+            .map(item -> item(field, item, names))
+            .filter(Objects::nonNull)
+            .distinct()
+            .collect(Collectors.joining(", "));
   }
 
   /** What a member of a list is called. */
@@ -125,10 +130,20 @@ public final class FieldText {
     if (item instanceof Clip clip) {
       return clip.audio().name();
     }
+    if (item instanceof Pin pin) {
+      return Slot.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id());
+    }
     if (item instanceof String id) {
       return field.targets().isEmpty() || names.of(id).isEmpty() ? id : names.of(id);
     }
     return nameOf(field, item);
+  }
+
+  private static String slot(Slot slot, Names names) {
+    String label = slot.kind().label().toLowerCase(Locale.ROOT);
+    return slot.of() == null || names.of(slot.of()).isEmpty()
+        ? label
+        : label + " " + names.of(slot.of());
   }
 
   /** Where a send goes. */

@@ -21,10 +21,13 @@ import org.jspecify.annotations.Nullable;
  * @param editable false for what is edited elsewhere
  */
 public record LedgerColumn(Field<Channel, ?> field, String label, boolean editable) {
-  /** From left to right. Audio is seated, not typed. */
+  /**
+   * From left to right. Audio is seated, not typed, and what the map stands over is told by the
+   * map.
+   */
   public static final List<LedgerColumn> ALL =
       ChannelField.ALL.all().stream()
-          .filter(field -> field != ChannelField.CLIPS)
+          .filter(field -> field != ChannelField.CLIPS && field != ChannelField.FALLBACKS)
           .map(LedgerColumn::of)
           .toList();
 

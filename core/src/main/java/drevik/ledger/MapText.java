@@ -209,7 +209,8 @@ public final class MapText {
     }
   }
 
-  private static List<MapSend> sends(Mix mix, String text) {
+  /** Sends that somebody wrote, apart by commas. */
+  public static List<MapSend> sends(Mix mix, String text) {
     List<MapSend> sends = new ArrayList<>();
     for (String part : parts(text)) {
       sends.add(send(mix, part));
