@@ -38,7 +38,7 @@ export function Decided({ view, channel, onAct }: Props) {
                 <>
                   <b className="font-semibold">pinned</b>
                   <span className="text-ink-2">
-                    {one.pinnedBy && ` by “${one.pinnedBy}”`}
+                    {one.pinnedBy && ` by: ${one.pinnedBy}`}
                     {one.pinnedAt && `, ${when(one.pinnedAt)}`}
                     {one.says === undefined ? "" : `; the map says ${one.says}`}
                   </span>

@@ -12,7 +12,6 @@ const BAR = [
   "category",
   "colour",
   "rename",
-  "duplicate",
   "mute",
   "stow",
 ];

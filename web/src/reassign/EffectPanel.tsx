@@ -31,6 +31,13 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, names, idle
   if (!effect) {
     return <p className="px-4 py-3 text-ink-2">{waits ? "…" : idle}</p>;
   }
+  if (effect.lines.length === 0 && effect.held.length === 0) {
+    return (
+      <p role="status" className="px-4 py-3 text-ink-2">
+        No channel would change.
+      </p>
+    );
+  }
   const channels = new Set(effect.lines.map((line) => line.channel)).size;
   const moved = effect.moves.reduce((sum, move) => sum + move.channels.length, 0);
   return (

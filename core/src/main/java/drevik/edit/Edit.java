@@ -20,7 +20,9 @@ public sealed interface Edit
         FreeSeats,
         KeepClips,
         LeaveOut,
+        JoinBuses,
         MoveChannels,
+        MoveOut,
         PasteCells,
         PinSlots,
         ProposeMap,
@@ -42,6 +44,7 @@ public sealed interface Edit
         SetSampleRate,
         SetSend,
         SetSpecification,
+        SplitBus,
         StowChannels,
         Together,
         UnpinSlots {

@@ -1,0 +1,84 @@
+package drevik.edit;
+
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Refused;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * Splits what goes to one bus: each category, person or group gets a bus of its own beside it.
+ *
+ * @param stem whether each is printed as the bus is
+ */
+public record SplitBus(String bus, By by, boolean inMap, boolean stem) implements Edit {
+  private static final int MOST = 40;
+
+  /** What each new bus is for. */
+  public enum By {
+    CATEGORY,
+    PERSON,
+    GROUP;
+
+    @Override
+    public String toString() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  @Override
+  public Mix changed(Mix mix) {
+    Channel old = ChannelsById.one(mix, bus);
+    Map<String, List<String>> parts = new LinkedHashMap<>();
+    for (Channel channel : mix.channels()) {
+      if (bus.equals(channel.output()) && channel.kind().holdsClips()) {
+        String part = nameOf(mix, channel);
+        if (!part.isEmpty()) {
+          parts.computeIfAbsent(part, name -> new ArrayList<>()).add(channel.id());
+        }
+      }
+    }
+    if (parts.size() < 2 || parts.size() > MOST) {
+      throw Refused.about(
+          bus,
+          "“"
+              + old.name()
+              + "” has "
+              + parts.size()
+              + " to split by "
+              + by
+              + "; it takes 2 to "
+              + MOST
+              + ".");
+    }
+    Mix after = mix;
+    for (Map.Entry<String, List<String>> part : parts.entrySet()) {
+      after =
+          new MoveOut(part.getValue(), part.getKey(), inMap && by == By.CATEGORY, stem, false, null)
+              .applyTo(after);
+    }
+    return Soundness.require(mix, after);
+  }
+
+  private String nameOf(Mix mix, Channel channel) {
+    return switch (by) {
+      case CATEGORY -> {
+        String leaf = channel.category().substring(channel.category().lastIndexOf('/') + 1);
+        yield leaf.substring(0, 1).toUpperCase(Locale.ROOT) + leaf.substring(1).replace('-', ' ');
+      }
+      case PERSON -> channel.person() == null ? "" : channel.person();
+      case GROUP ->
+          channel.group() == null
+              ? ""
+              : mix.channel(channel.group()).map(Channel::name).orElse("") + " group";
+    };
+  }
+
+  @Override
+  public String says(Mix before) {
+    return "split " + ChannelsById.names(before, List.of(bus)) + " by " + by;
+  }
+}

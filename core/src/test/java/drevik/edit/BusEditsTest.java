@@ -1,0 +1,166 @@
+package drevik.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import drevik.MixWords;
+import drevik.check.LineCheck;
+import drevik.mix.Channel;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Refused;
+import drevik.mix.Send;
+import drevik.mix.StemSet;
+import drevik.mix.Tap;
+import drevik.reassign.Following;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Moving channels out of a bus, splitting one, joining two; and reassigning by hand. */
+class BusEditsTest {
+  private static Mix band() {
+    Mix mix =
+        MixWords.mix()
+            .bus("mix", null)
+            .bus("drums", "mix")
+            .bus("voices", "mix")
+            .seat("kick", "drums", c -> c.withCategory("drums/kick"))
+            .seat("shaker", "drums", c -> c.withCategory("percussion/shaker"))
+            .seat("congas", "drums", c -> c.withCategory("percussion/hand"))
+            .seat("ada", "voices", c -> c.withCategory("vocals/lead").withPerson("Ada"))
+            .seat("bo", "voices", c -> c.withCategory("vocals/backing").withPerson("Bo"))
+            .map("drums", "drums")
+            .map("percussion", "drums")
+            .map("vocals", "voices")
+            .output("mix")
+            .output("drums")
+            .output("voices")
+            .build();
+    List<Output> outputs =
+        mix.outputs().stream()
+            .map(o -> o.channel().equals("mix") ? o : o.withKind(OutputKind.STEM))
+            .toList();
+    List<String> ids = outputs.stream().map(Output::id).toList();
+    return Following.settled(
+        mix.withOutputs(outputs)
+            .withStemSets(
+                List.of(new StemSet("set", "Stems", ids.get(0), ids.subList(1, ids.size())))));
+  }
+
+  private static Channel of(Mix mix, String id) {
+    return mix.channel(id).orElseThrow();
+  }
+
+  @Test
+  void percussionGetsABusWithStemReturnAndMapEntry() {
+    Mix after =
+        new MoveOut(List.of("shaker", "congas"), "Percussion", true, true, true, "percussion")
+            .applyTo(band());
+    assertThat(of(after, "shaker").output()).isEqualTo("percussion");
+    assertThat(of(after, "shaker").pins()).isEmpty();
+    assertThat(of(after, "percussion").output()).isEqualTo("mix");
+    assertThat(of(after, "percussion").category()).isEqualTo("percussion");
+    assertThat(of(after, "percussion-verb").output()).isEqualTo("percussion");
+    assertThat(of(after, "congas").sendTo("percussion-verb").orElseThrow().levelDb())
+        .isEqualTo(-144);
+    assertThat(of(after, "congas").colour()).isEqualTo("percussion");
+    assertThat(after.categoryMap().ofCategory("percussion").orElseThrow().destination())
+        .isEqualTo("percussion");
+    assertThat(after.outputs()).extracting(Output::channel).contains("percussion");
+    assertThat(after.stemSets().get(0).stems()).hasSize(3);
+    assertThat(LineCheck.of(after)).hasSameSizeAs(LineCheck.of(band()));
+    assertThat(of(after, "kick")).isEqualTo(of(band(), "kick"));
+  }
+
+  @Test
+  void withoutTheMapWhatIsMovedOutIsAnException() {
+    Mix after =
+        new MoveOut(List.of("shaker"), "Shakers", false, false, false, null).applyTo(band());
+    assertThat(of(after, "shaker").pins()).hasSize(1);
+    assertThat(after.categoryMap()).isEqualTo(band().categoryMap());
+    assertThat(after.outputs()).hasSameSizeAs(band().outputs());
+  }
+
+  @Test
+  void aBusIsSplitByPersonAndJoinedAgain() {
+    Mix split = new SplitBus("voices", SplitBus.By.PERSON, false, true).applyTo(band());
+    assertThat(of(split, "ada").output()).isEqualTo("ada-2");
+    assertThat(of(split, "ada-2").name()).isEqualTo("Ada");
+    assertThat(split.stemSets().get(0).stems()).hasSize(4);
+    Mix joined =
+        new JoinBuses("bo-2", "voices").applyTo(new JoinBuses("ada-2", "voices").applyTo(split));
+    assertThat(of(joined, "ada").output()).isEqualTo("voices");
+    assertThat(joined.outputs()).isEqualTo(band().outputs());
+    assertThat(joined.stemSets()).isEqualTo(band().stemSets());
+    Mix byCategory = new SplitBus("drums", SplitBus.By.CATEGORY, true, false).applyTo(band());
+    assertThat(of(byCategory, "kick").output()).isEqualTo("kick-2");
+    assertThat(of(byCategory, "kick").pins()).isEmpty();
+    assertThatThrownBy(() -> new SplitBus("mix", SplitBus.By.GROUP, true, true).applyTo(band()))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("0 to split by group");
+  }
+
+  @Test
+  void whateverHadToDoWithAJoinedBusHasToDoWithTheOther() {
+    Mix mix =
+        band()
+            .mapChannels(
+                c ->
+                    c.id().equals("kick")
+                        ? c.withSends(List.of(Send.of("s", List.of("voices"), Tap.PRE_FADER, -6)))
+                        : c);
+    Mix joined = new JoinBuses("voices", "drums").applyTo(mix);
+    assertThat(of(joined, "ada").output()).isEqualTo("drums");
+    assertThat(of(joined, "kick").sends().get(0).destinations()).containsExactly("drums");
+    assertThat(joined.channel("voices")).isEmpty();
+    assertThat(joined.categoryMap().ofCategory("vocals").orElseThrow().destination())
+        .isEqualTo("drums");
+    assertThatThrownBy(() -> new JoinBuses("drums", "drums").applyTo(mix))
+        .hasMessageContaining("to itself");
+    assertThatThrownBy(() -> new JoinBuses("kick", "drums").applyTo(mix))
+        .hasMessageContaining("not what plays files");
+    Mix chained = new JoinBuses("mix", "drums").applyTo(band());
+    assertThat(of(chained, "drums").output()).isNull();
+    assertThat(of(chained, "voices").output()).isEqualTo("drums");
+  }
+
+  private static Reassign reassign(List<String> channels, boolean inMap, String to) {
+    return new Reassign(channels, inMap, null, to, null, null, null, null, null);
+  }
+
+  @Test
+  void channelsAreReassignedInTheMapOrAsExceptions() {
+    Mix byMap = reassign(List.of("shaker"), true, "voices").applyTo(band());
+    assertThat(of(byMap, "shaker").output()).isEqualTo("voices");
+    assertThat(of(byMap, "congas").output()).isEqualTo("drums");
+    assertThat(of(byMap, "shaker").pins()).isEmpty();
+    Mix byHand = reassign(List.of("shaker"), false, "voices").applyTo(band());
+    assertThat(of(byHand, "shaker").pins()).hasSize(1);
+    assertThat(byHand.categoryMap()).isEqualTo(band().categoryMap());
+    Mix filed =
+        new Reassign(
+                List.of("congas"),
+                false,
+                "vocals",
+                null,
+                "drums",
+                "bass",
+                null,
+                "drums −6 pre-fader",
+                null)
+            .applyTo(band());
+    Channel congas = of(filed, "congas");
+    assertThat(congas.output()).as("follows the map of its new category").isEqualTo("voices");
+    assertThat(congas.pins()).isEmpty();
+    assertThat(congas.group()).isEqualTo("drums");
+    assertThat(congas.sends()).hasSize(1);
+    assertThatThrownBy(() -> reassign(List.of("shaker"), true, null).applyTo(band()))
+        .hasMessageContaining("Nothing is to become");
+    String stem = band().outputs().get(2).id();
+    Mix toStem =
+        new Reassign(List.of("kick"), true, null, null, null, null, stem, null, null)
+            .applyTo(band());
+    assertThat(of(toStem, "kick").output()).isEqualTo("voices");
+  }
+}
