@@ -12,6 +12,7 @@ import { CreateDialog } from "./build/CreateDialog";
 import { KeepChainDialog } from "./build/KeepChainDialog";
 import { SendDialog } from "./build/SendDialog";
 import { TimesDialog } from "./build/TimesDialog";
+import { BusDialog } from "../reassign/BusDialog";
 import { ReassignDialog } from "../reassign/ReassignDialog";
 import { RenameDialog } from "./RenameDialog";
 
@@ -35,6 +36,7 @@ type Formed =
   | "wide-chain"
   | "keep-chain"
   | "reassign"
+  | "buses-of"
   | "times";
 export type Asking = Listed | Formed;
 
@@ -91,6 +93,8 @@ function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
           onClose={rest.onClose}
         />
       );
+    case "buses-of":
+      return <BusDialog view={rest.view} picked={picked} onClose={rest.onClose} />;
     case "times":
       return <TimesDialog {...form} />;
     default:

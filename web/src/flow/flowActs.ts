@@ -172,6 +172,12 @@ export function useFlowActs(doing: Doing): Act[] {
         can: picked.some((id) => (channels.get(id)?.pins.length ?? 0) > 0),
         run: () => apply({ edit: "unpin-slots", channels: picked }),
       },
+      {
+        id: "buses-of",
+        label: "Move into a new bus, split, join…",
+        key: "shift+B",
+        run: () => ask("buses-of"),
+      },
       { id: "reassign", label: "Reassign…", key: "r", run: () => ask("reassign") },
       { id: "pick-none", label: "Pick nothing", key: "Escape", run: () => select(nothing) },
     ];

@@ -1,11 +1,9 @@
 import { useMemo, useState } from "react";
-import { messageOf, type Channel, type Edit, type MixView } from "../api/client";
-import { useEffectOf, useKnowledge, useSeenEdit } from "../api/queries";
-import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+import type { Channel, Edit, MixView } from "../api/client";
+import { useKnowledge } from "../api/queries";
+import { Field, Select, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
-import { useSettled } from "../ui/settled";
-import { EffectPanel, namesOf } from "./EffectPanel";
-import { nothingLeft, without, type Left } from "./leaving";
+import { EffectForm } from "./EffectForm";
 
 interface Props {
   view: MixView;
@@ -63,11 +61,7 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
     sends: "",
     control: "",
   });
-  const [left, setLeft] = useState<Left>(nothingLeft);
-  const set = (field: keyof typeof to) => (value: string) => {
-    setTo({ ...to, [field]: value });
-    setLeft(nothingLeft);
-  };
+  const set = (field: keyof typeof to) => (value: string) => setTo({ ...to, [field]: value });
   const chosen = who === "category" && of === "" ? (used[0] ?? "") : of;
   const channels = meant(view, who, picked, who === "person" ? of || (people[0] ?? "") : chosen);
   const says = Object.values(to).some((value) => value.trim() !== "");
@@ -87,13 +81,6 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
           controls: to.control ? [to.control] : undefined,
         }
       : undefined;
-  const key = JSON.stringify(edit ?? "");
-  const settled = useSettled(edit, key);
-  const effect = useEffectOf(view.id, view.revision, settled);
-  const waits = edit !== undefined && (JSON.stringify(settled ?? "") !== key || effect.isFetching);
-  const told = edit && effect.data ? effect.data : undefined;
-  const { ask } = useSeenEdit(view.id);
-  const names = useMemo(() => namesOf(view), [view]);
   const takers = document.channels
     .filter((one) => view.facts[one.id]?.takesSound === true)
     .map((one) => ({ id: one.id, label: one.name }));
@@ -115,112 +102,86 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
     { id: "words", label: "words of the name" },
   ];
   return (
-    <FormDialog
+    <EffectForm
+      view={view}
       title="Reassign"
       description="Say what becomes of these channels; what would change stands beside, and each line can be left out."
-      does="Carry out"
-      broad
-      busy={told === undefined || waits || effect.error !== null}
+      edit={edit}
       onClose={onClose}
-      onSubmit={() => {
-        if (edit === undefined || told === undefined) {
-          throw new Error("Say first what becomes of these channels.");
-        }
-        return ask({ edit: without(edit, left), seen: told.revision });
-      }}
     >
-      <div className="grid min-h-[50vh] grid-cols-[minmax(300px,380px)_minmax(0,1fr)] gap-4 max-[900px]:grid-cols-1">
-        <div>
-          <Field label="Which">
-            <Select
-              value={who}
-              choices={whos}
-              onChange={(id) => {
-                setWho(id as Who);
-                setOf("");
-                setLeft(nothingLeft);
-              }}
-            />
-          </Field>
-          {who === "category" && (
-            <Field label="Category">
-              <Select value={chosen} choices={words(used)} onChange={setOf} />
-            </Field>
-          )}
-          {who === "person" && (
-            <Field label="Person">
-              <Select value={of || (people[0] ?? "")} choices={words(people)} onChange={setOf} />
-            </Field>
-          )}
-          {who === "words" && (
-            <Field label="Words">
-              <input
-                className="border-b border-rule bg-transparent"
-                dir="auto"
-                value={of}
-                onChange={(event) => setOf(event.target.value)}
-              />
-            </Field>
-          )}
-          <p className="mb-2 text-small text-ink-2">
-            {plural(channels.length, "channel")}
-            {channels.length > 0 &&
-              `: ${channels
-                .slice(0, 4)
-                .map((one) => one.name)
-                .join(", ")}${channels.length > 4 ? ", …" : ""}`}
-          </p>
-          <div className="border-t border-rule-2 pt-2">
-            {select("category", "New category", words(knowledge?.categories.map((c) => c.path)))}
-            {select("destination", "Sent to", takers)}
-            {select(
-              "stem",
-              "Stem",
-              document.outputs.map((one) => ({ id: one.id, label: one.name })),
-            )}
-            {select("colour", "Colour", words(knowledge?.families.map((one) => one.id)))}
-            {select("group", "Shown with", takers)}
-            {select(
-              "control",
-              "Control",
-              document.controls.map((one) => ({ id: one.id, label: one.name })),
-            )}
-            <Field label="Sends">
-              <input
-                className="border-b border-rule bg-transparent"
-                placeholder="Plate −12, Hall −20 pre-fader, no Room"
-                value={to.sends}
-                onChange={(event) => set("sends")(event.target.value)}
-              />
-            </Field>
-          </div>
-          <fieldset className="mt-2 border-t border-rule-2 pt-2">
-            <legend className="sr-only">How long it holds</legend>
-            <label className="flex items-baseline gap-2">
-              <input type="radio" name="held" checked={inMap} onChange={() => setInMap(true)} />
-              in the category map: all of these categories follow, now and later
-            </label>
-            <label className="flex items-baseline gap-2">
-              <input type="radio" name="held" checked={!inMap} onChange={() => setInMap(false)} />
-              for these channels alone: what departs from the map is pinned
-            </label>
-          </fieldset>
-        </div>
-        <section
-          aria-label="What it would do"
-          className="max-h-[56vh] overflow-y-auto border border-rule-2"
-        >
-          <EffectPanel
-            effect={told}
-            waits={waits}
-            problem={edit && effect.error ? messageOf(effect.error) : undefined}
-            left={left}
-            onLeave={setLeft}
-            names={names}
-            idle="What would become of each channel stands here before anything is changed."
+      <Field label="Which">
+        <Select
+          value={who}
+          choices={whos}
+          onChange={(id) => {
+            setWho(id as Who);
+            setOf("");
+          }}
+        />
+      </Field>
+      {who === "category" && (
+        <Field label="Category">
+          <Select value={chosen} choices={words(used)} onChange={setOf} />
+        </Field>
+      )}
+      {who === "person" && (
+        <Field label="Person">
+          <Select value={of || (people[0] ?? "")} choices={words(people)} onChange={setOf} />
+        </Field>
+      )}
+      {who === "words" && (
+        <Field label="Words">
+          <input
+            className="border-b border-rule bg-transparent"
+            dir="auto"
+            value={of}
+            onChange={(event) => setOf(event.target.value)}
           />
-        </section>
+        </Field>
+      )}
+      <p className="mb-2 text-small text-ink-2">
+        {plural(channels.length, "channel")}
+        {channels.length > 0 &&
+          `: ${channels
+            .slice(0, 4)
+            .map((one) => one.name)
+            .join(", ")}${channels.length > 4 ? ", …" : ""}`}
+      </p>
+      <div className="border-t border-rule-2 pt-2">
+        {select("category", "New category", words(knowledge?.categories.map((c) => c.path)))}
+        {select("destination", "Sent to", takers)}
+        {select(
+          "stem",
+          "Stem",
+          document.outputs.map((one) => ({ id: one.id, label: one.name })),
+        )}
+        {select("colour", "Colour", words(knowledge?.families.map((one) => one.id)))}
+        {select("group", "Shown with", takers)}
+        {select(
+          "control",
+          "Control",
+          document.controls.map((one) => ({ id: one.id, label: one.name })),
+        )}
+        <Field label="Sends">
+          <input
+            className="border-b border-rule bg-transparent"
+            placeholder="Plate −12, Hall −20 pre-fader, no Room"
+            value={to.sends}
+            onChange={(event) => set("sends")(event.target.value)}
+          />
+        </Field>
       </div>
-    </FormDialog>
+      <fieldset className="mt-2 border-t border-rule-2 pt-2">
+        <legend className="sr-only">How long it holds</legend>
+        <label className="flex items-baseline gap-2">
+          <input type="radio" name="held" checked={inMap} onChange={() => setInMap(true)} />
+          in the category map: all of these categories follow, now and later
+        </label>
+        <label className="flex items-baseline gap-2">
+          <input type="radio" name="held" checked={!inMap} onChange={() => setInMap(false)} />
+          for these channels alone: what departs from the map is pinned
+        </label>
+      </fieldset>
+    </EffectForm>
   );
 }

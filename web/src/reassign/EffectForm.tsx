@@ -1,0 +1,65 @@
+import { useMemo, useState, type ReactNode } from "react";
+import { messageOf, type Edit, type MixView } from "../api/client";
+import { useEffectOf, useSeenEdit } from "../api/queries";
+import { FormDialog } from "../ui/FormDialog";
+import { useSettled } from "../ui/settled";
+import { EffectPanel, namesOf } from "./EffectPanel";
+import { nothingLeft, without, type Left } from "./leaving";
+
+interface Props {
+  view: MixView;
+  title: string;
+  description: string;
+  /** What the form says now; none while something is missing. */
+  edit: Edit | undefined;
+  onClose: () => void;
+  children: ReactNode;
+}
+
+/** A form beside what it would do; what is carried out is what was seen. */
+export function EffectForm({ view, title, description, edit, onClose, children }: Props) {
+  const key = JSON.stringify(edit ?? "");
+  const [leaving, setLeaving] = useState<{ of: string; left: Left }>({ of: "", left: nothingLeft });
+  // What was left out belongs to what was said then.
+  const left = leaving.of === key ? leaving.left : nothingLeft;
+  const settled = useSettled(edit, key);
+  const effect = useEffectOf(view.id, view.revision, settled);
+  const waits = edit !== undefined && (JSON.stringify(settled ?? "") !== key || effect.isFetching);
+  const told = edit && effect.data ? effect.data : undefined;
+  const { ask } = useSeenEdit(view.id);
+  const names = useMemo(() => namesOf(view), [view]);
+  return (
+    <FormDialog
+      title={title}
+      description={description}
+      does="Carry out"
+      broad
+      busy={told === undefined || waits || effect.error !== null}
+      onClose={onClose}
+      onSubmit={() => {
+        if (edit === undefined || told === undefined) {
+          throw new Error("Say first what is to be done.");
+        }
+        return ask({ edit: without(edit, left), seen: told.revision });
+      }}
+    >
+      <div className="grid min-h-[50vh] grid-cols-[minmax(300px,380px)_minmax(0,1fr)] gap-4 max-[900px]:grid-cols-1">
+        <div>{children}</div>
+        <section
+          aria-label="What it would do"
+          className="max-h-[56vh] overflow-y-auto border border-rule-2"
+        >
+          <EffectPanel
+            effect={told}
+            waits={waits}
+            problem={edit && effect.error ? messageOf(effect.error) : undefined}
+            left={left}
+            onLeave={(next) => setLeaving({ of: key, left: next })}
+            names={names}
+            idle="What would become of each channel stands here before anything is changed."
+          />
+        </section>
+      </div>
+    </FormDialog>
+  );
+}
