@@ -2,7 +2,8 @@
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
-import { channel, show, view, withServer } from "../testing/render";
+import type { Channel } from "../api/client";
+import { answers, channel, show, view, withServer } from "../testing/render";
 import { ChannelSheet } from "./ChannelSheet";
 
 withServer();
@@ -38,6 +39,34 @@ function sheet() {
   show(<ChannelSheet view={mix} channel={voice} others={[]} onEdit={onEdit} onAct={onEdit} />);
   return onEdit;
 }
+
+describe("what the category map decides", () => {
+  it("is told with what is pinned against it, and both can be changed", async () => {
+    answers.set("GET /api/mixes/m1/channels/kick/decisions", [
+      { slot: "output", label: "Sent to", pinned: true, says: "Drums", pinnedBy: "send “kick”" },
+      { slot: "trimDb", label: "Trim", pinned: false, says: "−3 dB", by: "from the map: drums" },
+    ]);
+    const acted = vi.fn();
+    const shown = view();
+    show(
+      <ChannelSheet
+        view={shown}
+        channel={shown.document.channels[0] as Channel}
+        others={[]}
+        onEdit={() => Promise.resolve()}
+        onAct={acted}
+      />,
+    );
+    expect(await screen.findByText(/the map says Drums/)).toBeTruthy();
+    expect(screen.getByText("from the map: drums")).toBeTruthy();
+    await userEvent.click(screen.getByRole("button", { name: "Unpin sent to" }));
+    await userEvent.click(screen.getByRole("button", { name: "Pin trim" }));
+    expect(acted.mock.calls).toEqual([
+      [{ edit: "unpin-slots", channels: ["kick"], slots: ["output"] }],
+      [{ edit: "pin-slots", channels: ["kick"], slots: ["trimDb"] }],
+    ]);
+  });
+});
 
 describe("the channel sheet", () => {
   it("tells where a channel goes, why, and what acts on it", () => {

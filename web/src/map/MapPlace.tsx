@@ -237,11 +237,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {button("all-categories", everything ? "This Mix alone" : "All categories")}
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
-          <a
-            className="min-h-6 underline"
-            href={`/api/mixes/${view.id}/map/document`}
-            download={`${view.document.name} map.json`}
-          >
+          <a className="min-h-6 underline" href={`/api/mixes/${view.id}/map/document`}>
             As a file
           </a>
         </span>

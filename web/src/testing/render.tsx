@@ -82,7 +82,8 @@ export function withServer() {
       if (path === "/api/typed") {
         return typed(new URL(request.url).searchParams.get("text") ?? "");
       }
-      const answer = answers.get(`${request.method} ${path}`) ?? {};
+      const none = path.endsWith("/decisions") ? [] : {};
+      const answer = answers.get(`${request.method} ${path}`) ?? none;
       return answer instanceof Response ? answer.clone() : Response.json(answer);
     });
     Element.prototype.setPointerCapture = () => undefined;

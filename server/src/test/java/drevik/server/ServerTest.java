@@ -218,6 +218,73 @@ class ServerTest {
     assertThat(refused.detail()).isNotBlank();
   }
 
+  private static Map<String, Object> saying(String category, String field, String text) {
+    return Map.of(
+        "edit",
+        "say-of-map",
+        "cells",
+        List.of(Map.of("entry", category, "field", field, "text", text)));
+  }
+
+  @Test
+  void whatAChangeOfTheCategoryMapWouldDoIsToldAndThenDone() {
+    String path = "/api/mixes/" + session();
+    JsonNode map = server.get(path + "/map").body();
+    assertThat(map.path("columns").findValuesAsString("id")).contains("destination", "sends");
+    assertThat(map.path("rows").toString())
+        .contains("{\"own\":\"\",\"inherited\":\"Drums\",\"from\":\"drums\"}");
+    Map<String, Object> edit = saying("drums", "destination", "Percussion");
+    JsonNode effect = server.post(path + "/effect", Map.of("edit", edit)).body();
+    assertThat(server.get(path).body().path("revision").asInt()).isEqualTo(1);
+    int lines = effect.path("lines").size();
+    assertThat(lines).isPositive();
+    assertThat(effect.path("fields").path("Sent to").asInt()).isEqualTo(lines);
+    assertThat(effect.path("moves").get(0).path("to").asString()).isEqualTo("Percussion");
+    assertThat(effect.path("coverage")).isNotEmpty();
+    Answer done =
+        server.post(
+            path + "/seen-edits", Map.of("id", "r1", "basedOn", 1, "seen", 1, "edit", edit));
+    assertThat(done.body().path("channels")).hasSize(lines);
+    JsonNode hat = server.get(path + "/channels/hat/decisions").body().get(0);
+    assertThat(hat.path("says").asString()).isEqualTo("Percussion");
+    assertThat(hat.path("by").asString()).isEqualTo("from the category map: drums");
+    assertThat(server.get(path + "/map/document").body().path("entries").toString())
+        .contains("\"destination\":\"Percussion\"");
+  }
+
+  @Test
+  void whatWouldDoSomethingElseThanWasSeenIsNotDone() {
+    String mix = session();
+    String path = "/api/mixes/" + mix;
+    Map<String, Object> edit = saying("drums", "destination", "Percussion");
+    server.edit(mix, 1, mute("kick-in", true));
+    Map<String, Object> asked = Map.of("id", "s1", "basedOn", 2, "seen", 1, "edit", edit);
+    assertThat(server.post(path + "/seen-edits", asked).status())
+        .as("another field of another thing makes no difference")
+        .isEqualTo(200);
+    server.post(path + "/undo", shown(3));
+    server.edit(
+        mix,
+        2,
+        Map.of(
+            "edit", "send-channels-to", "channels", List.of("hat"), "destination", "percussion"));
+    Answer refused =
+        server.post(
+            path + "/seen-edits", Map.of("id", "s2", "basedOn", 4, "seen", 2, "edit", edit));
+    assertThat(refused.status()).isEqualTo(409);
+    assertThat(refused.detail())
+        .contains("What it would change is another now", "no longer Hat, sent to", "Look at it");
+    JsonNode hat = server.get(path + "/channels/hat/decisions").body().get(0);
+    assertThat(hat.path("pinned").asBoolean()).isTrue();
+    assertThat(hat.path("pinnedBy").asString()).isEqualTo("send “Hat” to “Percussion”");
+    assertThat(hat.path("pinnedAt").asString()).startsWith("20");
+    Answer nonsense =
+        server.post(
+            path + "/effect", Map.of("edit", saying("drums", "destination", "Nowhere at all")));
+    assertThat(nonsense.status()).isEqualTo(422);
+    assertThat(nonsense.detail()).isEqualTo("drums: There is no bus “Nowhere at all”.");
+  }
+
   @Test
   void settingsAreUnderstoodAndDrawnByTheServer() {
     String cut = "/api/processors/equaliser/parameters/low-cut/typed?text=";

@@ -61,7 +61,8 @@ class DeliveryLoader {
     return new Loaded(
         row,
         rows,
-        new Delivery(mixes.document(row.mixId), row.name, row.client, row.seatNames, items, earlier(row)));
+        new Delivery(
+            mixes.document(row.mixId), row.name, row.client, row.seatNames, items, earlier(row)));
   }
 
   private static Delivery.Item item(DeliveredFileRow file, @Nullable Inspection found) {

@@ -61,7 +61,8 @@ public class SeatDeliveries {
     DeliveryLoader.Loaded now = loader.load(deliveryId);
     String mixId = now.row().mixId;
     if (edits.isDone(mixId, asked)) {
-      return edits.edit(mixId, asked, now.delivery().plan().toEdit(now.row().name, now.row().client));
+      return edits.edit(
+          mixId, asked, now.delivery().plan().toEdit(now.row().name, now.row().client));
     }
     if (now.delivery().measuring() > 0) {
       throw new Refused(

@@ -9,6 +9,7 @@ import drevik.preview.MapTable;
 import drevik.server.NotFound;
 import java.util.List;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,10 +52,11 @@ class MapController {
   }
 
   /** The map as a file, with names in the place of ids. */
-  @GetMapping(path = "/map/document", produces = MediaType.TEXT_PLAIN_VALUE)
-  String document(@PathVariable String id) {
+  @GetMapping("/map/document")
+  ResponseEntity<String> document(@PathVariable String id) {
     Mix mix = mixes.document(id);
-    return Documents.writeMap(NamedMap.of(mix, mix.name()));
+    return MixController.file(
+        mix.name() + " map.json", Documents.writeMap(NamedMap.of(mix, mix.name())));
   }
 
   /** What an edit would do; nothing is changed. */

@@ -247,13 +247,18 @@ class MixController {
   @GetMapping("/{id}/document")
   ResponseEntity<String> document(@PathVariable String id) {
     Mix mix = mixes.document(id);
+    return file(mix.name() + ".json", Documents.writeMix(mix));
+  }
+
+  /** A document that the browser keeps as a file. */
+  static ResponseEntity<String> file(String name, String document) {
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment()
-                .filename(mix.name() + ".json", StandardCharsets.UTF_8)
+                .filename(name, StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(Documents.writeMix(mix));
+        .body(document);
   }
 }

@@ -1,0 +1,128 @@
+// @vitest-environment jsdom
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { EffectLine, EffectView } from "../api/client";
+import { answers, asked, channel, show, view, withServer } from "../testing/render";
+import { BusDialog } from "./BusDialog";
+import { grouped, leaving, nothingLeft, without } from "./leaving";
+import { ReassignDialog } from "./ReassignDialog";
+
+withServer();
+
+const line = (name: string, more: Partial<EffectLine> = {}): EffectLine => ({
+  channel: name,
+  name,
+  field: "output",
+  slot: "output",
+  label: "Sent to",
+  before: "mix",
+  after: "Percussion",
+  why: "from the category map: drums",
+  ...more,
+});
+
+const EFFECT: EffectView = {
+  revision: 4,
+  says: "reassign",
+  lines: [line("kick"), line("snare"), line("kick", { field: "pins", slot: undefined })],
+  fields: {},
+  held: [],
+  moves: [{ from: "mix", to: "", channels: ["kick", "snare"] }],
+  coverage: [],
+  check: {
+    gone: [],
+    come: [{ rule: "muted", severity: "note", where: [], says: "Something.", mends: [] }],
+  },
+  change: { from: 4, revision: 4, channels: [], facts: {} },
+};
+
+const SONG = view({
+  channels: [
+    channel("kick", { category: "drums/kick", output: "mix", person: "Ada" }),
+    channel("snare", { category: "drums/snare", output: "mix" }),
+    channel("flute", { category: "winds/flute", output: "mix" }),
+    channel("mix", { kind: "bus", name: "The mix" }),
+    channel("other", { kind: "bus", name: "Other" }),
+  ],
+});
+
+beforeEach(() => {
+  answers.set("POST /api/mixes/m1/effect", EFFECT);
+  answers.set("POST /api/mixes/m1/seen-edits", { from: 4, revision: 5, channels: [], facts: {} });
+});
+
+const last = (path: string) =>
+  asked.filter((one) => one.path.endsWith(path)).at(-1)?.body as { edit: Record<string, unknown> };
+
+describe("reassigning", () => {
+  it("asks for a category and says what follows, and carries that out", async () => {
+    const closed = vi.fn();
+    show(<ReassignDialog view={SONG} picked={[]} onClose={closed} />);
+    await userEvent.selectOptions(await screen.findByLabelText("Sent to"), "Other");
+    expect(await screen.findByText(/2 move/)).toBeTruthy();
+    expect(screen.getByText("Something.")).toBeTruthy();
+    expect(last("/effect").edit).toMatchObject({ edit: "reassign", inMap: true });
+    await userEvent.keyboard("{Control>}{Enter}{/Control}");
+    await waitFor(() => expect(closed).toHaveBeenCalled());
+    expect(last("/seen-edits").edit).toMatchObject({ destination: "other" });
+  });
+
+  it("means what is picked alone, or a person, or words of the name", async () => {
+    show(<ReassignDialog view={SONG} picked={["flute"]} onClose={() => undefined} />);
+    expect(await screen.findByText("1 channel: flute")).toBeTruthy();
+    await userEvent.selectOptions(screen.getByLabelText("Which"), "person");
+    expect(screen.getByText("1 channel: kick")).toBeTruthy();
+    await userEvent.selectOptions(screen.getByLabelText("Which"), "words");
+    await userEvent.type(screen.getByLabelText("Words"), "SNA");
+    expect(screen.getByText("1 channel: snare")).toBeTruthy();
+    await userEvent.type(screen.getByLabelText("Sends"), "Plate -12");
+    await waitFor(() =>
+      expect(last("/effect").edit).toMatchObject({
+        channels: ["snare"],
+        sends: "Plate -12",
+        inMap: false,
+      }),
+    );
+  });
+
+  it("makes a bus of what is picked, splits one and joins two", async () => {
+    const picked = SONG.document.channels.slice(0, 2);
+    show(<BusDialog view={SONG} picked={picked} onClose={() => undefined} />);
+    await userEvent.type(await screen.findByLabelText("Name"), "Hits");
+    await waitFor(() =>
+      expect(last("/effect").edit).toMatchObject({ edit: "move-out", name: "Hits", stem: true }),
+    );
+    await userEvent.selectOptions(screen.getByLabelText("What"), "split");
+    await userEvent.selectOptions(screen.getByLabelText("By"), "person");
+    await waitFor(() =>
+      expect(last("/effect").edit).toMatchObject({ edit: "split-bus", bus: "mix", by: "person" }),
+    );
+    await userEvent.selectOptions(screen.getByLabelText("What"), "join");
+    await waitFor(() =>
+      expect(last("/effect").edit).toEqual({ edit: "join-buses", bus: "mix", into: "other" }),
+    );
+  });
+});
+
+describe("lines that are left out", () => {
+  it("stand together by what becomes of them, pins last", () => {
+    const groups = grouped({ ...EFFECT, lines: [...EFFECT.lines].reverse() });
+    expect(groups.map((one) => [one.label, one.lines.length])).toEqual([
+      ["Sent to", 2],
+      ["Sent to", 1],
+    ]);
+    expect(groups.at(-1)?.lines[0]?.field).toBe("pins");
+  });
+
+  it("are told with the edit, and not at all when there are none", () => {
+    const edit = { edit: "propose-map" } as const;
+    const left = leaving(nothingLeft, [line("kick")], true);
+    expect(without(edit, left)).toEqual({
+      edit: "leave-out",
+      of: edit,
+      left: [{ channel: "kick", slot: "output" }],
+    });
+    expect(without(edit, leaving(left, [line("kick")], false))).toBe(edit);
+  });
+});
