@@ -1,0 +1,215 @@
+package drevik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static drevik.e2e.Pages.button;
+import static drevik.e2e.Pages.row;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Keyboard;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/**
+ * One decision, and all channels follow: by keyboard alone, what was shown before is what changes,
+ * what is pinned stays, and one undo takes it back.
+ */
+class ReassignTest {
+  private static StartedApplication application;
+  private static Browser browser;
+
+  private Page page;
+  private Keyboard keys;
+
+  @BeforeAll
+  static void start() throws IOException, InterruptedException {
+    application = new StartedApplication(true);
+    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    application.close();
+  }
+
+  @BeforeEach
+  void openTheSong() {
+    page = browser.page(ColorScheme.LIGHT);
+    keys = page.keyboard();
+    page.navigate(application.url("/shelf"));
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true))
+        .click();
+    row(page, "HiHat").waitFor();
+  }
+
+  /** Channel → all that is said of it, as the server has it. */
+  @SuppressWarnings("unchecked") // a document's channels have ids
+  private Map<String, Object> channels() {
+    Object document =
+        page.evaluate(
+            """
+            async () => {
+              const id = location.pathname.split("/")[2];
+              const mix = await (await fetch(`/api/mixes/${id}`)).json();
+              return mix.document.channels;
+            }
+            """);
+    return ((List<Map<String, Object>>) document)
+        .stream().collect(Collectors.toMap(one -> (String) one.get("id"), one -> one));
+  }
+
+  @SuppressWarnings("unchecked") // a channel is an object
+  private static String output(Map<String, Object> channels, String id) {
+    return (String) ((Map<String, Object>) channels.get(id)).get("output");
+  }
+
+  private static long different(Map<String, Object> before, Map<String, Object> after) {
+    return after.entrySet().stream()
+        .filter(one -> !one.getValue().equals(before.get(one.getKey())))
+        .count();
+  }
+
+  /** How many channels the effect that is shown says that it changes. */
+  private int foretold() {
+    Locator says =
+        page.getByRole(AriaRole.STATUS)
+            .filter(new Locator.FilterOptions().setHasText(Pattern.compile("channels? change")));
+    says.waitFor();
+    Matcher number = Pattern.compile("(\\d+) channels?").matcher(says.innerText());
+    assertThat(number.find()).isTrue();
+    return Integer.parseInt(number.group(1));
+  }
+
+  /** Writes into a cell of the map by keyboard. */
+  private void write(String category, int column, String text) {
+    Locator cell =
+        page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("Category map"))
+            .locator(
+                "tr",
+                new Locator.LocatorOptions()
+                    .setHas(page.getByText(category, new Page.GetByTextOptions().setExact(true))))
+            .first()
+            .getByRole(AriaRole.GRIDCELL)
+            .nth(column);
+    cell.click();
+    keys.press("Enter");
+    keys.press("Control+a");
+    keys.type(text);
+    keys.press("Enter");
+  }
+
+  private void carryOut() {
+    assertThat(button(page, "Carry out")).isEnabled();
+    keys.press("Control+Enter");
+    page.getByText("Write into the map").waitFor();
+  }
+
+  private void undo() {
+    keys.press("Escape");
+    keys.press("Control+z");
+    page.getByText(Pattern.compile("^Taken back")).waitFor();
+  }
+
+  @Test
+  void aDecisionIsMadeOnceAndAllFollowButWhatIsPinned() {
+    Map<String, Object> first = channels();
+    row(page, "HiHat").click();
+    keys.press("o");
+    page.getByPlaceholder("Destination").waitFor();
+    keys.type("Texture");
+    keys.press("Enter");
+    page.getByText("pinned by: send “HiHat” to “Texture”").waitFor();
+    Map<String, Object> pinned = channels();
+
+    keys.press("8");
+    write("drums", 0, "Percu");
+    int moving = foretold();
+    assertThat(page.getByText("HiHat, sent to: keeps Texture; the map says Percussion"))
+        .isVisible();
+    carryOut();
+    Map<String, Object> moved = channels();
+    assertThat(different(pinned, moved)).isEqualTo(moving);
+    assertThat(output(moved, "hat")).isEqualTo("texture");
+    assertThat(output(moved, "room")).isEqualTo("percussion");
+    undo();
+    assertThat(channels()).isEqualTo(pinned);
+    undo();
+    assertThat(channels()).isEqualTo(first);
+    assertThat(browser.errors).isEmpty();
+  }
+
+  @Test
+  void sendsGoByCategoryAndShellsAloneToTheHardParallel() {
+    Map<String, Object> before = channels();
+    keys.press("8");
+    write("drums", 2, "Small room -20");
+    write("kick", 2, "Drum squeeze -6 pre-fader");
+    write("snare", 2, "Drum squeeze -6 pre-fader");
+    int changing = foretold();
+    carryOut();
+    Map<String, Object> after = channels();
+    assertThat(different(before, after)).isEqualTo(changing);
+    assertThat(after.get("kick-in").toString())
+        .contains("drum-squeeze")
+        .contains("small-room")
+        .contains("pre-fader");
+    undo();
+    assertThat(channels()).isEqualTo(before);
+  }
+
+  @Test
+  void percussionIsSplitOutWithStemReturnAndMapEntry() {
+    Map<String, Object> before = channels();
+    row(page, "shkr").click();
+    keys.down("Shift");
+    keys.press("ArrowDown");
+    keys.up("Shift");
+    assertThat(page.getByText("2 channels picked")).isVisible();
+    keys.press("Shift+B");
+    page.getByLabel("Name").fill("Small hits");
+    page.getByLabel("with a reverberation of its own").check();
+    int changing = foretold();
+    assertThat(button(page, "Carry out")).isEnabled();
+    keys.press("Control+Enter");
+    row(page, "Small hits").first().waitFor();
+    Map<String, Object> after = channels();
+    assertThat(different(before, after)).isEqualTo(changing + 2L);
+    assertThat(page.getByText("Small hits stem").first()).isVisible();
+    assertThat(output(after, "small-hits")).isEqualTo("mix");
+    keys.press("5");
+    assertThat(page.getByText("Nothing is wrong").first()).isVisible();
+    undo();
+    assertThat(channels()).isEqualTo(before);
+  }
+
+  @Test
+  void aPersonIsReassignedFromAFormAndALineLeftOut() {
+    Map<String, Object> before = channels();
+    keys.press("r");
+    page.getByLabel("Which").selectOption("words");
+    page.getByLabel("Words").fill("LdVox");
+    page.getByLabel("Sent to").selectOption("Texture");
+    assertThat(foretold()).isEqualTo(3);
+    page.getByText("Sent to:").first().click();
+    page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("LdVox comp")).uncheck();
+    keys.press("Control+Enter");
+    page.getByText("Reassign 3 channels.").waitFor();
+    Map<String, Object> after = channels();
+    assertThat(different(before, after)).isEqualTo(2);
+    undo();
+    assertThat(channels()).isEqualTo(before);
+  }
+}
