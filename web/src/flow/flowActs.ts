@@ -158,7 +158,7 @@ export function useFlowActs(doing: Doing): Act[] {
       {
         id: "pick-pinned",
         label: "Pick all that is pinned",
-        key: "shift+P",
+        key: "shift+p",
         can: view.document.channels.some((one) => one.pins.length > 0),
         run: () =>
           select(
@@ -175,7 +175,7 @@ export function useFlowActs(doing: Doing): Act[] {
       {
         id: "buses-of",
         label: "Move into a new bus, split, join…",
-        key: "shift+B",
+        key: "shift+b",
         run: () => ask("buses-of"),
       },
       { id: "reassign", label: "Reassign…", key: "r", run: () => ask("reassign") },

@@ -405,7 +405,7 @@ function Line(props: LineProps) {
               {leaf} <bdi className="text-ink">{row.asks}</bdi>
             </span>
           ) : (
-            leaf
+            <span>{leaf}</span>
           )}
         </span>
       </th>

@@ -111,6 +111,11 @@ class ReassignTest {
     keys.press("Enter");
   }
 
+  private Locator field(String label) {
+    return page.getByRole(AriaRole.DIALOG)
+        .getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
+  }
+
   private void carryOut() {
     assertThat(button(page, "Carry out")).isEnabled();
     keys.press("Control+Enter");
@@ -179,7 +184,7 @@ class ReassignTest {
     keys.up("Shift");
     assertThat(page.getByText("2 channels picked")).isVisible();
     keys.press("Shift+B");
-    page.getByLabel("Name").fill("Small hits");
+    field("Name").fill("Small hits");
     page.getByLabel("with a reverberation of its own").check();
     int changing = foretold();
     assertThat(button(page, "Carry out")).isEnabled();
@@ -199,9 +204,9 @@ class ReassignTest {
   void aPersonIsReassignedFromAFormAndALineLeftOut() {
     Map<String, Object> before = channels();
     keys.press("r");
-    page.getByLabel("Which").selectOption("words");
-    page.getByLabel("Words").fill("LdVox");
-    page.getByLabel("Sent to").selectOption("Texture");
+    field("Which").selectOption("words");
+    field("Words").fill("LdVox");
+    field("Sent to").selectOption("Texture");
     assertThat(foretold()).isEqualTo(3);
     page.getByText("Sent to:").first().click();
     page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("LdVox comp")).uncheck();
