@@ -273,7 +273,10 @@ class WholePathTest {
     row(page, "KIK OUT")
         .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
     check(page, "channel sheet");
-    dialogs(page, "flow", List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g", "Shift+C"));
+    dialogs(
+        page,
+        "flow",
+        List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g", "r", "Shift+B", "Shift+C"));
     row(page, "KIK IN").click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     page.getByRole(AriaRole.MENU).waitFor();
     check(page, "menu of a row", "[role=menu]");
@@ -316,8 +319,25 @@ class WholePathTest {
     page.getByText("One place cannot be read").waitFor();
     check(page, "outline that cannot be read");
     button(page, "Start over").click();
+    page.keyboard().press("Escape");
+    page.keyboard().press("Tab");
+    page.keyboard().press("8");
+    map(page);
+    check(page, "map");
+    page.keyboard().press("Escape");
+    dialogs(page, "map", List.of("n"));
     page.close();
     assertThat(found).isEmpty();
+  }
+
+  /** The category map, with what a change of it would do. */
+  private static void map(Page page) {
+    page.getByRole(AriaRole.GRID).getByRole(AriaRole.GRIDCELL).nth(1).click();
+    page.keyboard().press("Enter");
+    page.keyboard().press("Control+a");
+    page.keyboard().type("Percussion");
+    page.keyboard().press("Enter");
+    page.getByText("of the coverage").waitFor();
   }
 
   /** What axe has found so far, where and how. */
@@ -498,6 +518,11 @@ class WholePathTest {
         page.getByRole(AriaRole.TEXTBOX).waitFor();
         page.getByText("LdVox comp").first().click();
         picture(page, "outline-" + theme);
+        page.keyboard().press("Escape");
+        page.keyboard().press("Tab");
+        page.keyboard().press("8");
+        map(page);
+        picture(page, "map-" + theme);
       }
       page.close();
       seatingPlan(scheme, theme);
@@ -515,7 +540,9 @@ class WholePathTest {
     page.getByRole(AriaRole.OPTION)
         .filter(new Locator.FilterOptions().setHasText("LdVox_comp.wav"))
         .focus();
-    picture(page, "seating-plan-" + theme);
+    if (scheme == ColorScheme.LIGHT) {
+      picture(page, "seating-plan-" + theme);
+    }
     page.close();
   }
 
