@@ -308,6 +308,13 @@ export function useMap(id: string, revision: number) {
   });
 }
 
+/** The map of a Mix as a file has it, with names in the place of ids. */
+export async function mapOf(id: string): Promise<string> {
+  return answered(
+    api.GET("/api/mixes/{id}/map/document", { params: { path: { id } }, parseAs: "text" }),
+  );
+}
+
 /** What an edit would do to every channel of the revision that is shown. */
 export function useEffectOf(id: string, revision: number, edit: Edit | undefined) {
   return useQuery({

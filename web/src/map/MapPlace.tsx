@@ -23,6 +23,7 @@ import {
 } from "./cells";
 import { CellField } from "./CellField";
 import { EntryDialog } from "./EntryDialog";
+import { OtherMapDialog } from "./OtherMapDialog";
 
 const NOTHING: Pending = new Map();
 
@@ -42,6 +43,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const [left, setLeft] = useState<Left>(nothingLeft);
   const [proposing, setProposing] = useState(false);
   const [adding, setAdding] = useState(false);
+  const [other, setOther] = useState(false);
   const rows = useMemo(() => (everything ? map.rows : inThisMix(map.rows)), [everything, map.rows]);
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
   const [to, setTo] = useState<Corner>({ row: 0, column: 0 });
@@ -195,6 +197,12 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         },
       },
       {
+        id: "other-map",
+        label: "Put another map under this Mix…",
+        key: "m",
+        run: () => setOther(true),
+      },
+      {
         id: "remove-entry",
         label: "Remove the entry that asks for more",
         key: "shift+Delete",
@@ -237,6 +245,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {button("all-categories", everything ? "This Mix alone" : "All categories")}
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
+          {button("other-map", "Another map…")}
           <a className="min-h-6 underline" href={`/api/mixes/${view.id}/map/document`}>
             As a file
           </a>
@@ -356,6 +365,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           </footer>
         </section>
       </div>
+      {other && <OtherMapDialog view={view} onClose={() => setOther(false)} />}
       {adding && (
         <EntryDialog
           view={view}

@@ -325,7 +325,7 @@ class WholePathTest {
     map(page);
     check(page, "map");
     page.keyboard().press("Escape");
-    dialogs(page, "map", List.of("n"));
+    dialogs(page, "map", List.of("n", "m"));
     page.close();
     assertThat(found).isEmpty();
   }
