@@ -11,14 +11,12 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /**
  * What is typed is not lost: by keyboard alone, with a server that is gone, refuses, or is slow.
@@ -26,30 +24,16 @@ import org.junit.jupiter.api.Test;
 class InTheHandTest {
   private static final String API = "**/api/**";
 
-  private static StartedApplication application;
-  private static Browser browser;
+  @RegisterExtension static final Started STARTED = new Started(false);
 
   private Page page;
   private Keyboard keys;
 
-  @BeforeAll
-  static void start() throws IOException, InterruptedException {
-    application = new StartedApplication(false);
-    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    application.close();
-  }
-
   @BeforeEach
   void newTemplate() {
-    page = browser.page(ColorScheme.LIGHT);
+    page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
-    page.navigate(application.url("/shelf"));
+    page.navigate(STARTED.application().url("/shelf"));
     button(page, "New template").waitFor();
     keys.press("n");
     page.getByText("This Mix has no channels yet").waitFor();

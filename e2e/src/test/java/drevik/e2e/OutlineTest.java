@@ -21,10 +21,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A template that is typed as text, by keyboard alone; then filled, printed and set otherwise. */
@@ -69,32 +68,18 @@ class OutlineTest {
   /** Seconds. */
   private static final double CLICK = 1;
 
-  private static StartedApplication application;
-  private static Browser browser;
+  @RegisterExtension static final Started STARTED = new Started(false);
 
   @TempDir Path folder;
 
   private Page page;
   private Keyboard keys;
 
-  @BeforeAll
-  static void start() throws IOException, InterruptedException {
-    application = new StartedApplication(false);
-    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    application.close();
-  }
-
   @BeforeEach
   void newTemplate() {
-    page = browser.page(ColorScheme.LIGHT);
+    page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
-    page.navigate(application.url("/shelf"));
+    page.navigate(STARTED.application().url("/shelf"));
     button(page, "New template").waitFor();
     keys.press("n");
     page.getByText("This Mix has no channels yet").waitFor();
@@ -184,7 +169,7 @@ class OutlineTest {
     keys.press("5");
     assertThat(page.getByText("No findings.")).isVisible();
     printAndSet();
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   private void printAndSet() throws IOException {
@@ -323,7 +308,7 @@ class OutlineTest {
     keys.press("Enter");
     assertThat(text()).containsText("Mix :quad");
     make(3);
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   private static Locator.FilterOptions hasText(String text) {
@@ -343,6 +328,6 @@ class OutlineTest {
     assertThat(page.getByText("Would add 4 channels")).isVisible();
     make(2);
     assertThat(row(page, "Snare")).isVisible();
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 }

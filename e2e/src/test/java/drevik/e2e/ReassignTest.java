@@ -10,46 +10,30 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /**
  * One decision, and all channels follow: by keyboard alone, what was shown before is what changes,
  * what is pinned stays, and one undo takes it back.
  */
 class ReassignTest {
-  private static StartedApplication application;
-  private static Browser browser;
+  @RegisterExtension static final Started STARTED = new Started(true);
 
   private Page page;
   private Keyboard keys;
 
-  @BeforeAll
-  static void start() throws IOException, InterruptedException {
-    application = new StartedApplication(true);
-    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    application.close();
-  }
-
   @BeforeEach
   void openTheSong() {
-    page = browser.page(ColorScheme.LIGHT);
+    page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
-    page.navigate(application.url("/shelf"));
+    page.navigate(STARTED.application().url("/shelf"));
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true))
         .click();
     row(page, "HiHat").waitFor();
@@ -153,7 +137,7 @@ class ReassignTest {
     assertThat(channels()).isEqualTo(pinned);
     undo("send “HiHat” to “Texture”");
     assertThat(channels()).isEqualTo(first);
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test

@@ -17,9 +17,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A template from nothing, by keyboard alone; then broken rule by rule, and mended. */
@@ -29,31 +28,17 @@ class TemplateTest {
   private static final int MUTED = 11;
   private static final int STOWED = 12;
 
-  private static StartedApplication application;
-  private static Browser browser;
+  @RegisterExtension static final Started STARTED = new Started(false);
 
   @TempDir Path folder;
 
   private Page page;
   private Keyboard keys;
 
-  @BeforeAll
-  static void start() throws IOException, InterruptedException {
-    application = new StartedApplication(false);
-    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    application.close();
-  }
-
   private void open(String path) {
-    page = browser.page(ColorScheme.LIGHT);
+    page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
-    page.navigate(application.url(path));
+    page.navigate(STARTED.application().url(path));
   }
 
   private void newTemplate() {
@@ -282,7 +267,7 @@ class TemplateTest {
     row(page, "Kick").waitFor();
     chain("Rough", "true-peak limiter");
     mended("The reference “Rough” passes the chain", 1);
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test
@@ -344,7 +329,7 @@ class TemplateTest {
     keys.press("Escape");
     long set = Processors.all().stream().mapToLong(type -> type.parameters().size()).sum();
     assertThat(page.getByText("revision " + (set + 3)).first()).isVisible();
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test
@@ -363,7 +348,7 @@ class TemplateTest {
     paste("Bass DI\n");
     assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName("Bass DI")))
         .containsText("bass");
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test
@@ -397,7 +382,7 @@ class TemplateTest {
     assertThat(page.getByText("Only buses are shown")).isVisible();
     assertThat(row(page, "Alto")).isHidden();
     assertThat(row(page, "Voices")).isVisible();
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test
@@ -424,7 +409,7 @@ class TemplateTest {
     assertThat(history).isHidden();
     assertThat(row(page, "Brass")).isHidden();
     assertThat(row(page, "Choir")).isVisible();
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   private static Locator.FilterOptions hasText(String text) {

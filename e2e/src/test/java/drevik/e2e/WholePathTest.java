@@ -21,35 +21,20 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The whole path in a real browser, on the demo's real files. */
 class WholePathTest {
-  private static StartedApplication application;
-  private static Browser browser;
+  @RegisterExtension static final Started STARTED = new Started(true);
 
   @TempDir Path folder;
 
-  @BeforeAll
-  static void start() throws IOException, InterruptedException {
-    application = new StartedApplication(true);
-    com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    application.close();
-  }
-
   private static Page open(String path, ColorScheme scheme) {
-    Page page = browser.page(scheme);
-    page.navigate(application.url(path));
+    Page page = STARTED.browser().page(scheme);
+    page.navigate(STARTED.application().url(path));
     return page;
   }
 
@@ -116,7 +101,7 @@ class WholePathTest {
     Page page = open("/", ColorScheme.LIGHT);
     startSession(page, "Second take");
 
-    page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
+    page.getByLabel("Folder to receive").setInputFiles(STARTED.application().demoDelivery());
     page.getByText("36 files received.").waitFor();
     Locator doubtful =
         page.getByRole(AriaRole.OPTION)
@@ -147,7 +132,7 @@ class WholePathTest {
             .filter(new Locator.FilterOptions().setHasText("UprBass DI.wav"));
     upright.focus();
     page.keyboard().press("q");
-    assertHeard(page, named(application.demoDelivery(), "UprBass DI.wav"));
+    assertHeard(page, named(STARTED.application().demoDelivery(), "UprBass DI.wav"));
     page.keyboard().press("ArrowDown");
     assertThat(player(page)).not().containsText("UprBass DI.wav");
     assertThat(player(page)).containsText("Pause");
@@ -186,7 +171,7 @@ class WholePathTest {
       boolean same = Files.mismatch(stem, second.resolve(stem.getFileName())) == -1;
       assertThat(same).as(stem.toString()).isEqualTo(!stem.endsWith("Drums stem.wav"));
     }
-    assertThat(browser.errors).isEmpty();
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 
   @Test
@@ -401,7 +386,7 @@ class WholePathTest {
                 "fetch('/api/mixes').then(a => a.json()).then(all => all.map(m => m.id))");
     assertThat(ids).hasSizeGreaterThan(8);
     for (Object id : ids) {
-      page.navigate(application.url("/mixes/" + id + "/flow"));
+      page.navigate(STARTED.application().url("/mixes/" + id + "/flow"));
       for (String place : List.of("3", "4", "5", "6", "7")) {
         page.keyboard().press(place);
         page.locator("main h1").waitFor();
@@ -532,7 +517,7 @@ class WholePathTest {
   private void seatingPlan(ColorScheme scheme, String theme) {
     Page page = open("/shelf", scheme);
     startSession(page, "Weathervane, " + theme);
-    page.getByLabel("Folder to receive").setInputFiles(application.demoDelivery());
+    page.getByLabel("Folder to receive").setInputFiles(STARTED.application().demoDelivery());
     page.getByText("36 files received.").waitFor();
     button(page, "Seat 33 files").waitFor();
     button(page, "Put away").click();
