@@ -113,7 +113,7 @@ class StartersTest {
     }
   }
 
-  private static final int SECONDS = 5;
+  private static final int SECONDS = 3;
 
   /** What no guide speaks of has been mixed already. */
   private static final double MASTERED_LUFS = -18;
