@@ -104,6 +104,7 @@ function Group({
           />
         )}
         <button
+          type="button"
           className="min-h-6 min-w-0 flex-1 text-left"
           aria-expanded={open}
           onClick={() => setOpen(!open)}
