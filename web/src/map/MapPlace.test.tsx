@@ -145,6 +145,42 @@ describe("the category map", () => {
   });
 });
 
+describe("what is put into the map", () => {
+  it("is an entry that asks for more than a category", async () => {
+    show(<MapPlace view={view()} />);
+    await grid();
+    await userEvent.keyboard("n");
+    const add = await screen.findByRole("button", { name: /Add it/ });
+    expect(add).toHaveProperty("disabled", true);
+    await userEvent.type(screen.getByLabelText("Person"), "Ada");
+    await userEvent.click(add);
+    await waitFor(() =>
+      expect(body("/edits").edit).toMatchObject({
+        edit: "change-mix",
+        set: { categoryMap: { added: [{ item: { category: "drums", person: "Ada" } }] } },
+      }),
+    );
+  });
+
+  it("is the map of a file, with its effect first", async () => {
+    show(<MapPlace view={view()} />);
+    await grid();
+    await userEvent.keyboard("m");
+    const file = await screen.findByLabelText(/Or of a file/);
+    await userEvent.upload(file, new File(["{"], "a.json", { type: "application/json" }));
+    expect((await screen.findByText(/no JSON/)).textContent).toBeTruthy();
+    const map = { version: 1, name: "Other", entries: [] };
+    await userEvent.upload(
+      file,
+      new File([JSON.stringify(map)], "b.json", { type: "application/json" }),
+    );
+    await waitFor(() =>
+      expect(body("/effect")?.edit).toEqual({ edit: "put-map", map, inOrder: false }),
+    );
+    expect(screen.getByText(/“Other”, 0 entries/)).toBeTruthy();
+  });
+});
+
 describe("cells of the map", () => {
   const columns = MAP.columns;
   it("keep what is written until it says what stands there", () => {

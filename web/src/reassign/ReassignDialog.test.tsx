@@ -63,7 +63,9 @@ describe("reassigning", () => {
     expect(await screen.findByText(/2 move/)).toBeTruthy();
     expect(screen.getByText("Something.")).toBeTruthy();
     expect(last("/effect").edit).toMatchObject({ edit: "reassign", inMap: true });
-    await userEvent.click(screen.getByRole("button", { name: /Sent to: mix/ }));
+    await userEvent.click(
+      screen.getAllByRole("button", { name: /Sent to: mix/ })[0] as HTMLElement,
+    );
     await userEvent.click(screen.getByRole("checkbox", { name: /snare/ }));
     expect(last("/seen-edits"), "opening a group carries nothing out").toBeUndefined();
     await userEvent.click(screen.getByRole("checkbox", { name: /snare/ }));
