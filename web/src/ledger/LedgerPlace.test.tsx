@@ -215,6 +215,16 @@ describe("the ledger", () => {
     expect(names()).toEqual(["Kick", "Snare", "Mix"]);
   });
 
+  it("reassigns the rows of the area, and shows what is pinned alone", async () => {
+    await open();
+    await userEvent.keyboard("{Shift>}{ArrowDown}{/Shift}{Escape}r");
+    expect(await screen.findByText("2 channels: kick, snare")).toBeTruthy();
+    await userEvent.keyboard("{Escape}");
+    await userEvent.keyboard("p");
+    expect(screen.getByText("No channel has these words.")).toBeTruthy();
+    expect(screen.getByPlaceholderText("words of any column")).toHaveProperty("value", "pinned:");
+  });
+
   it("stands by group, each with its count, and pastes go by what is shown", async () => {
     await open();
     await userEvent.keyboard("{Escape}g");

@@ -2,6 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { messageOf, type Edit, type LedgerView, type MixView } from "../api/client";
 import { useEdit, useLedger } from "../api/queries";
+import { ReassignDialog } from "../reassign/ReassignDialog";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
 import { notify } from "../shell/notices";
@@ -39,7 +40,7 @@ const WIDER = 12;
 export function LedgerPlace({ id, view }: { id: string; view?: MixView }) {
   const ledger = useLedger(id, view?.revision);
   return ledger.data ? (
-    <Grid id={id} ledger={ledger.data} />
+    <Grid id={id} ledger={ledger.data} view={view} />
   ) : (
     <Loading what="The Ledger" query={ledger} />
   );
@@ -62,10 +63,10 @@ function whereNow(place: Place, rows: Row[], columns: number): Corner {
   };
 }
 
-function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
+function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: MixView }) {
   const { state, show } = useLedgerUrl(ledger.columns);
   const { wanted, sort, group, hidden } = state;
-  const [asking, setAsking] = useState<"group" | "columns">();
+  const [asking, setAsking] = useState<"group" | "columns" | "reassign">();
   const columns = useMemo(
     () => ledger.columns.filter((column) => column.id === "name" || !hidden.has(column.id)),
     [ledger.columns, hidden],
@@ -233,8 +234,21 @@ function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
       { id: "filter", label: "Filter the rows", key: "/", run: () => filter.current?.focus() },
       { id: "group-by", label: "Group the rows by…", key: "g", run: () => setAsking("group") },
       { id: "columns", label: "Choose columns…", key: "c", run: () => setAsking("columns") },
+      {
+        id: "reassign",
+        label: "Reassign…",
+        key: "r",
+        can: view !== undefined,
+        run: () => setAsking("reassign"),
+      },
+      {
+        id: "only-pinned",
+        label: "Show only what is pinned",
+        key: "p",
+        run: () => show({ wanted: "pinned:" }),
+      },
     ],
-    [],
+    [show, view],
   );
   useOffer("ledger", acts);
 
@@ -369,7 +383,14 @@ function Grid({ id, ledger }: { id: string; ledger: LedgerView }) {
         </table>
         {rows.length === 0 && <p className="px-4 py-6 text-ink-2">No channel has these words.</p>}
       </div>
-      {asking && (
+      {asking === "reassign" && view && (
+        <ReassignDialog
+          view={view}
+          picked={rows.slice(area.top, area.bottom + 1).map((row) => row.channel)}
+          onClose={() => setAsking(undefined)}
+        />
+      )}
+      {(asking === "group" || asking === "columns") && (
         <Asked
           asking={asking}
           columns={ledger.columns}
