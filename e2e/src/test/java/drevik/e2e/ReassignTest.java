@@ -197,9 +197,12 @@ class ReassignTest {
     }
     page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("LdVox comp")).uncheck();
     keys.press("Control+Enter");
-    page.getByText("Reassign 3 channels.").waitFor();
+    page.getByText("Reassign 3 channels, by the category map.").waitFor();
     Map<String, Object> after = channels();
-    assertThat(different(before, after)).isEqualTo(2);
+    // Two go, and what was left out is pinned where it was.
+    assertThat(different(before, after)).isEqualTo(3);
+    assertThat(output(after, "lead")).isEqualTo(output(before, "lead"));
+    assertThat(after.get("lead").toString()).contains("pins=[{id=output");
     undo("reassign 3 channels");
     assertThat(channels()).isEqualTo(before);
   }
