@@ -59,7 +59,7 @@ public final class FieldText {
   }
 
   /** What stands behind the label of a column of figures: {@code dB}. */
-  static String unitOf(Field<?, ?> field) {
+  public static String unitOf(Field<?, ?> field) {
     return switch (field.unit()) {
       case DECIBELS -> " dB";
       case FRAMES -> " s";

@@ -231,7 +231,8 @@ public final class MapText {
       }
     }
     Matcher level = LEVEL.matcher(rest);
-    if (!level.matches()) {
+    // “Tom 2” is a name, and no level of 2 dB into “Tom”.
+    if (!level.matches() || isName(mix, rest)) {
       return MapSend.of(fan(mix, rest), tap, FieldText.SILENCE_DB);
     }
     String figure = Objects.requireNonNull(level.group(2));
@@ -240,6 +241,13 @@ public final class MapText {
         fan(mix, Objects.requireNonNull(level.group(1))),
         tap,
         silent ? FieldText.SILENCE_DB : TypedNumber.of(Field.Unit.DECIBELS, figure));
+  }
+
+  private static boolean isName(Mix mix, String text) {
+    return mix.channels().stream()
+        .anyMatch(
+            channel ->
+                !channel.kind().holdsClips() && channel.name().strip().equalsIgnoreCase(text));
   }
 
   private static List<String> fan(Mix mix, String names) {

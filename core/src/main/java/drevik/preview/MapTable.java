@@ -1,6 +1,7 @@
 package drevik.preview;
 
 import drevik.category.CategoryTree;
+import drevik.ledger.FieldText;
 import drevik.ledger.MapText;
 import drevik.ledger.Names;
 import drevik.mix.CategoryMap;
@@ -78,7 +79,9 @@ public record MapTable(List<MapColumn> columns, List<MapRow> rows) {
           .forEach(entry -> rows.add(row(entry, beside, names, channels, pins)));
     }
     return new MapTable(
-        MapText.SAID.stream().map(field -> new MapColumn(field.id(), field.label())).toList(),
+        MapText.SAID.stream()
+            .map(field -> new MapColumn(field.id(), field.label() + FieldText.unitOf(field)))
+            .toList(),
         rows);
   }
 
