@@ -13,6 +13,7 @@ import { KeepChainDialog } from "./build/KeepChainDialog";
 import { SendDialog } from "./build/SendDialog";
 import { TimesDialog } from "./build/TimesDialog";
 import { BusDialog } from "../reassign/BusDialog";
+import { CopyDialog } from "../reassign/CopyDialog";
 import { ReassignDialog } from "../reassign/ReassignDialog";
 import { RenameDialog } from "./RenameDialog";
 
@@ -37,6 +38,7 @@ type Formed =
   | "keep-chain"
   | "reassign"
   | "buses-of"
+  | "copy-settings"
   | "times";
 export type Asking = Listed | Formed;
 
@@ -93,6 +95,8 @@ function Question({ asking, ...rest }: QuestionsProps & { asking: Asking }) {
           onClose={rest.onClose}
         />
       );
+    case "copy-settings":
+      return <CopyDialog view={rest.view} picked={picked} onClose={rest.onClose} />;
     case "buses-of":
       return <BusDialog view={rest.view} picked={picked} onClose={rest.onClose} />;
     case "times":

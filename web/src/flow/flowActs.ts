@@ -178,6 +178,13 @@ export function useFlowActs(doing: Doing): Act[] {
         key: "shift+b",
         run: () => ask("buses-of"),
       },
+      {
+        id: "copy-settings",
+        label: "Copy settings of one to the others…",
+        key: "shift+s",
+        can: picked.length > 1,
+        run: () => ask("copy-settings"),
+      },
       { id: "reassign", label: "Reassign…", key: "r", run: () => ask("reassign") },
       { id: "pick-none", label: "Pick nothing", key: "Escape", run: () => select(nothing) },
     ];

@@ -1,6 +1,9 @@
 import { useMemo, useState, type ReactNode } from "react";
+import { changed } from "../api/change";
 import { messageOf, type Edit, type MixView } from "../api/client";
 import { useEffectOf, useSeenEdit } from "../api/queries";
+import { FlowPicture } from "../flow/FlowPicture";
+import { all } from "../flow/selection";
 import { FormDialog } from "../ui/FormDialog";
 import { useSettled } from "../ui/settled";
 import { EffectPanel, namesOf } from "./EffectPanel";
@@ -16,6 +19,15 @@ interface Props {
   children: ReactNode;
 }
 
+type Look = "list" | "now" | "then";
+const LOOKS: readonly (readonly [Look, string])[] = [
+  ["list", "what changes"],
+  ["now", "the Flow now"],
+  ["then", "the Flow then"],
+];
+const NOTHING_FOLDED = { folded: new Set<string>(), only: undefined, buses: false };
+const ignore = () => undefined;
+
 /** A form beside what it would do; what is carried out is what was seen. */
 export function EffectForm({ view, title, description, edit, onClose, children }: Props) {
   const key = JSON.stringify(edit ?? "");
@@ -28,6 +40,13 @@ export function EffectForm({ view, title, description, edit, onClose, children }
   const told = edit && effect.data ? effect.data : undefined;
   const { ask } = useSeenEdit(view.id);
   const names = useMemo(() => namesOf(view), [view]);
+  const [shown, setShown] = useState<Look>("list");
+  const then = useMemo(() => told && changed(view, told.change), [view, told]);
+  const flow = shown === "now" ? view : shown === "then" ? (then ?? view) : undefined;
+  const moved = useMemo(
+    () => all([...new Set(told?.lines.map((line) => line.channel) ?? [])]),
+    [told],
+  );
   return (
     <FormDialog
       title={title}
@@ -47,17 +66,49 @@ export function EffectForm({ view, title, description, edit, onClose, children }
         <div>{children}</div>
         <section
           aria-label="What it would do"
-          className="max-h-[56vh] overflow-y-auto border border-rule-2"
+          className="grid h-[56vh] min-w-0 grid-rows-[auto_minmax(0,1fr)] border border-rule-2"
         >
-          <EffectPanel
-            effect={told}
-            waits={waits}
-            problem={edit && effect.error ? messageOf(effect.error) : undefined}
-            left={left}
-            onLeave={(next) => setLeaving({ of: key, left: next })}
-            names={names}
-            idle="What would become of each channel stands here before anything is changed."
-          />
+          <div
+            role="radiogroup"
+            aria-label="How it is shown"
+            className="flex gap-4 border-b border-rule-2 px-4 py-1 text-small"
+          >
+            {LOOKS.map(([look, label]) => (
+              <label key={look} className="flex min-h-6 items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="look"
+                  checked={shown === look}
+                  onChange={() => setShown(look)}
+                />
+                {label}
+              </label>
+            ))}
+          </div>
+          {flow && (
+            <div className="min-h-0 overflow-hidden">
+              <FlowPicture
+                view={flow}
+                state={NOTHING_FOLDED}
+                selection={moved}
+                onSelect={ignore}
+                onFocus={ignore}
+                onFold={ignore}
+                onSendTo={ignore}
+              />
+            </div>
+          )}
+          <div className={flow ? "hidden" : "overflow-y-auto"}>
+            <EffectPanel
+              effect={told}
+              waits={waits}
+              problem={edit && effect.error ? messageOf(effect.error) : undefined}
+              left={left}
+              onLeave={(next) => setLeaving({ of: key, left: next })}
+              names={names}
+              idle="What would become of each channel stands here before anything is changed."
+            />
+          </div>
         </section>
       </div>
     </FormDialog>

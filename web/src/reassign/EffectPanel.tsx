@@ -56,7 +56,7 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, names, idle
       ))}
       {effect.held.length > 0 && (
         <section aria-label="Pins that hold back">
-          <h3 className="font-semibold">Pinned, and stays</h3>
+          <h2 className="font-semibold">Pinned, and stays</h2>
           <ul className="text-small">
             {effect.held.slice(0, LISTED).map((held) => (
               <li key={`${held.channel} ${held.slot}`}>
@@ -183,7 +183,7 @@ function Findings({ effect }: { effect: EffectView }) {
   return (
     (come.length > 0 || gone.length > 0) && (
       <section aria-label="Line check">
-        <h3 className="font-semibold">Line check</h3>
+        <h2 className="font-semibold">Line check</h2>
         <ul className="text-small">
           {come.slice(0, LISTED).map((one) => (
             <li key={`+ ${one.says}`}>

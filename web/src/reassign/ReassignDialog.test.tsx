@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { EffectLine, EffectView } from "../api/client";
 import { answers, asked, channel, show, view, withServer } from "../testing/render";
 import { BusDialog } from "./BusDialog";
+import { CopyDialog } from "./CopyDialog";
 import { grouped, leaving, nothingLeft, without } from "./leaving";
 import { ReassignDialog } from "./ReassignDialog";
 
@@ -107,6 +108,26 @@ describe("reassigning", () => {
     await userEvent.selectOptions(screen.getByLabelText("What"), "join");
     await waitFor(() =>
       expect(last("/effect").edit).toEqual({ edit: "join-buses", bus: "mix", into: "other" }),
+    );
+  });
+});
+
+describe("copying settings", () => {
+  it("gives the others what is ticked", async () => {
+    const picked = SONG.document.channels.slice(0, 3);
+    show(<CopyDialog view={SONG} picked={picked} onClose={() => undefined} />);
+    await userEvent.click(await screen.findByLabelText(/levels: trim/));
+    await userEvent.selectOptions(screen.getByLabelText("Of"), "snare");
+    await waitFor(() =>
+      expect(last("/effect").edit).toEqual({
+        edit: "copy-settings",
+        from: "snare",
+        channels: ["kick", "flute"],
+        sends: true,
+        chain: true,
+        routing: false,
+        levels: true,
+      }),
     );
   });
 });

@@ -14,6 +14,7 @@ public sealed interface Edit
         ChangeMix,
         CopyChain,
         CopySends,
+        CopySettings,
         CreateChannels,
         DuplicateChannels,
         FollowMap,

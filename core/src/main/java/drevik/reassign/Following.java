@@ -2,7 +2,6 @@ package drevik.reassign;
 
 import drevik.mix.Channel;
 import drevik.mix.FreshIds;
-import drevik.mix.MapEntry;
 import drevik.mix.Mix;
 import drevik.mix.Pin;
 import drevik.mix.Slot;
@@ -43,12 +42,12 @@ public final class Following {
    * stays as it is.
    */
   public static Mix after(Mix before, Mix changed) {
-    boolean decided =
+    boolean sameMap =
         before.categoryMap().equals(changed.categoryMap())
             && (before.outputs().equals(changed.outputs()) || !hasStems(changed));
     boolean unused = before.categoryMap().saysNothing() && changed.categoryMap().saysNothing();
     boolean sameControls = before.controls() == changed.controls();
-    if (unused || decided && sameControls && before.channels() == changed.channels()) {
+    if (unused || sameMap && sameControls && before.channels() == changed.channels()) {
       return changed;
     }
     MapAnswers was = MapAnswers.of(before);
@@ -58,7 +57,7 @@ public final class Following {
     List<Channel> channels = new ArrayList<>();
     for (Channel channel : changed.channels()) {
       Channel then = old.get(channel.id());
-      boolean untouched = then == channel && decided && sameControls;
+      boolean untouched = then == channel && sameMap && sameControls;
       channels.add(
           untouched || !MapAnswers.decidesOf(channel)
               ? channel
@@ -357,19 +356,5 @@ public final class Following {
       }
     }
     return found;
-  }
-
-  /** The entry that decides each slot of a channel, pins apart. */
-  public static Map<Slot, MapEntry> decidedBy(MapAnswers answers, Channel channel) {
-    Map<Slot, MapEntry> by = new HashMap<>();
-    answers
-        .answers(channel)
-        .forEach(
-            (slot, answer) -> {
-              if (!channel.isPinned(slot)) {
-                by.put(slot, answer.by());
-              }
-            });
-    return by;
   }
 }

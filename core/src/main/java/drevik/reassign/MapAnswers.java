@@ -42,8 +42,8 @@ public final class MapAnswers {
   private final Map<String, String> stems = new HashMap<>();
   private final Map<String, List<MapEntry>> byCategory = new HashMap<>();
 
-  /** Answers to those that no entry asks for more than their category. */
-  private final Map<String, List<MapEntry>> plain = new HashMap<>();
+  /** Category → the entries of it and of what it stands under, the most specific first. */
+  private final Map<String, List<MapEntry>> families = new HashMap<>();
 
   private MapAnswers(Mix mix) {
     this.map = mix.categoryMap();
@@ -79,7 +79,7 @@ public final class MapAnswers {
 
   /** The entries that speak of what is asked, the most specific first. */
   public List<MapEntry> entriesFor(Asked asked) {
-    List<MapEntry> family = plain.computeIfAbsent(asked.category(), this::family);
+    List<MapEntry> family = families.computeIfAbsent(asked.category(), this::family);
     if (family.stream().allMatch(MapEntry::asksForCategoryAlone)) {
       return family;
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import drevik.MixWords;
 import drevik.check.LineCheck;
 import drevik.mix.Channel;
+import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
@@ -15,6 +16,7 @@ import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import drevik.reassign.Following;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Moving channels out of a bus, splitting one, joining two; and reassigning by hand. */
@@ -123,6 +125,37 @@ class BusEditsTest {
     Mix chained = new JoinBuses("mix", "drums").applyTo(band());
     assertThat(of(chained, "drums").output()).isNull();
     assertThat(of(chained, "voices").output()).isEqualTo("drums");
+  }
+
+  @Test
+  void settingsOfOneAreCopiedWithOrWithoutLevels() {
+    Mix mix =
+        band()
+            .mapChannels(
+                c ->
+                    c.id().equals("kick")
+                        ? c.withFaderDb(-7)
+                            .withSends(List.of(Send.of("s", List.of("voices"), Tap.PRE_FADER, -6)))
+                            .withChain(
+                                List.of(
+                                    new Insert(
+                                        "kick/limiter", "limiter", true, false, Map.of(), null)))
+                        : c);
+    List<String> others = List.of("shaker", "ada");
+    Mix without = new CopySettings("kick", others, true, true, false, false).applyTo(mix);
+    assertThat(of(without, "ada").sends().get(0).levelDb()).isEqualTo(-144);
+    assertThat(of(without, "ada").chain().get(0).id()).isEqualTo("ada/limiter");
+    assertThat(of(without, "ada").faderDb()).isEqualTo(of(mix, "ada").faderDb());
+    assertThat(of(without, "ada").output()).isEqualTo("voices");
+    Mix with = new CopySettings("kick", others, true, true, true, true).applyTo(mix);
+    assertThat(of(with, "ada").sends().get(0).levelDb()).isEqualTo(-6);
+    assertThat(of(with, "ada").faderDb()).isEqualTo(-7);
+    assertThat(of(with, "ada").output()).isEqualTo("drums");
+    assertThat(of(with, "ada").pins()).as("against the map").hasSize(1);
+    assertThat(of(with, "shaker").pins()).isEmpty();
+    assertThatThrownBy(
+            () -> new CopySettings("kick", others, false, false, false, false).applyTo(mix))
+        .hasMessageContaining("Nothing is to be copied");
   }
 
   private static Reassign reassign(List<String> channels, boolean inMap, String to) {

@@ -196,7 +196,7 @@ class WholePathTest {
     page.keyboard().type("perc");
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Undo: send 2 channels to “Percussion”")).isVisible();
-    assertThat(page.getByText("set by hand")).isVisible();
+    assertThat(page.getByText("pinned by hand")).isVisible();
     page.reload();
     assertThat(page.getByText("2 channels picked")).isVisible();
     row(page, "HiHat").focus();
@@ -261,7 +261,9 @@ class WholePathTest {
     dialogs(
         page,
         "flow",
-        List.of("o", "k", "c", "n", "s", "i", "l", "v", "y", "g", "r", "Shift+B", "Shift+C"));
+        List.of(
+            "o", "k", "c", "n", "s", "i", "l", "v", "y", "g", "r", "Shift+B", "Shift+S",
+            "Shift+C"));
     row(page, "KIK IN").click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     page.getByRole(AriaRole.MENU).waitFor();
     check(page, "menu of a row", "[role=menu]");

@@ -6,20 +6,30 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import drevik.audio.Layout;
+import drevik.edit.FollowMap;
 import drevik.edit.SeatDelivery;
+import drevik.edit.SendChannelsTo;
+import drevik.edit.UnpinSlots;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.conform.SeatWish;
 import drevik.intake.seat.SeatingPlan.Act;
 import drevik.mix.AudioRef;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
+import drevik.mix.Insert;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Refused;
+import drevik.mix.Tap;
+import drevik.reassign.Following;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class SeatingPlannerTest {
@@ -213,6 +223,88 @@ class SeatingPlannerTest {
     SeatingPlan plan = plan(seated, second);
     assertThat(plan.places().get(0).calledBefore()).isEqualTo("Snare bottom");
     assertThat(plan.places().get(0).wished()).isFalse();
+  }
+
+  private static Mix mapped(MapEntry... entries) {
+    Mix mix =
+        mix()
+            .bus("mix", null)
+            .bus("drums", "mix")
+            .bus("voices", "mix")
+            .bus("plate", "mix")
+            .bus("hard", "mix")
+            .seat("Snare", "drums", c -> c.withCategory("drums/snare").withFaderDb(-4))
+            .build();
+    return Following.settled(mix.withCategoryMap(new CategoryMap(List.of(entries))))
+        .withKind(MixKind.SESSION);
+  }
+
+  @Test
+  void aNewSeatIsLikeItsNeighbourButForWhatTheMapSaysOfIt() {
+    Insert limiter = new Insert("one", "limiter", true, false, Map.of(), null);
+    MapSend plate = MapSend.of(List.of("plate"), Tap.POST_FADER, -6);
+    MapSend hard = MapSend.of(List.of("hard"), Tap.PRE_FADER, -3);
+    Mix mix =
+        mapped(
+            MapEntry.of("drums").withDestination("drums").withColour("bass"),
+            MapEntry.of("drums/snare").withSends(List.of(plate)),
+            MapEntry.of("drums/kick")
+                .withTrimDb(-3.0)
+                .withChain(List.of(limiter))
+                .withSends(List.of(hard)));
+    Mix free =
+        new FollowMap(List.of("Snare"), false)
+            .applyTo(new UnpinSlots(List.of("Snare"), null).applyTo(mix));
+    assertThat(free.channel("Snare").orElseThrow().sends()).hasSize(1);
+    Mix taken = plan(free, file("Snare.wav", "drums/snare")).toEdit("one").applyTo(free);
+    SeatingPlan plan = plan(taken, file("Kick.wav", "drums/kick"));
+    Channel kick = plan.toEdit("two", "Mill").applyTo(taken).channel("seat-Kick.wav").orElseThrow();
+    assertThat(kick.faderDb()).as("as its neighbour's").isEqualTo(-4);
+    assertThat(kick.output()).isEqualTo("drums");
+    assertThat(kick.colour()).isEqualTo("bass");
+    assertThat(kick.trimDb()).isEqualTo(-3);
+    assertThat(kick.chain()).extracting(Insert::processor).containsExactly("limiter");
+    assertThat(kick.sends()).singleElement().satisfies(s -> assertThat(s.levelDb()).isEqualTo(-3));
+    assertThat(kick.pins()).isEmpty();
+    assertThat(kick.deliveredBy()).isEqualTo("Mill");
+  }
+
+  @Test
+  void whatIsSeatedBeginsAtItsLevelGuide() {
+    Mix mix =
+        mapped(
+            MapEntry.of("drums").withDestination("drums").withGuideLufs(-24.0),
+            MapEntry.of("vocals").withDestination("voices").withGuideLufs(-20.0));
+    SeatingPlan plan =
+        plan(
+            mix,
+            file("Kick in.wav", "drums/kick").withLoudness(-18.0),
+            file("Kick out.wav", "drums/kick").withLoudness(-26.0),
+            file("Lead.wav", "vocals/lead").withLoudness(-14.0),
+            file("Lead 2.wav", "vocals/lead").withLoudness(-60.0),
+            file("Silent.wav", "vocals/lead"));
+    assertThat(plan.seatings())
+        .extracting(seating -> seating.clips().get(0).gainDb())
+        .as("one instrument keeps its balance; a voice is set by itself, and by 24 dB at most")
+        .containsExactly(-6.0, -6.0, -6.0, 24.0, 0.0);
+    assertThat(plan.places().get(0).because()).endsWith("; −6.0 dB to the level guide");
+  }
+
+  @Test
+  void aSecondDeliveryLeavesWhatIsPinned() {
+    Mix mix = mapped(MapEntry.of("drums").withDestination("drums"));
+    Mix seated = plan(mix, file("Snare.wav", "drums/snare")).toEdit("one").applyTo(mix);
+    Mix pinned = new SendChannelsTo(List.of("Snare"), "hard").applyTo(seated);
+    Mix after =
+        plan(pinned, file("Snare v2.wav", "drums/snare").withReplaces("Snare.wav"))
+            .toEdit("two")
+            .applyTo(pinned);
+    Channel snare = after.channel("Snare").orElseThrow();
+    assertThat(snare.clips())
+        .extracting(clip -> clip.audio().name())
+        .containsExactly("Snare v2.wav");
+    assertThat(snare.output()).isEqualTo("hard");
+    assertThat(snare.pins()).hasSize(1);
   }
 
   @Test
