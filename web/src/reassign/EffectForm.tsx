@@ -86,7 +86,7 @@ export function EffectForm({ view, title, description, edit, onClose, children }
             ))}
           </div>
           {flow && (
-            <div className="min-h-0 overflow-hidden">
+            <div className="grid min-h-0 grid-rows-[minmax(0,1fr)] overflow-hidden">
               <FlowPicture
                 view={flow}
                 state={NOTHING_FOLDED}

@@ -51,7 +51,7 @@ export function Moves({ moves }: { moves: readonly EffectMove[] }) {
       role="img"
       aria-label={`Channels that move: ${says}`}
       viewBox={`0 0 ${WIDTH} ${height}`}
-      className="block w-full max-w-[420px]"
+      className="block w-full max-w-[340px]"
     >
       {moves.map((move) => {
         const a = from.places.get(move.from || "nowhere");
