@@ -421,7 +421,9 @@ class WholePathTest {
   private void check(Page page, String where, String part) {
     // Pointing at a row dims the others: colours are judged at rest.
     page.mouse().move(1270, 790);
-    for (Look look : LOOKS) {
+    // A dialog looks the same on pages of nearly the same width.
+    List<Look> looks = part.equals("body") ? LOOKS : List.of(LOOKS.get(0), LOOKS.get(3));
+    for (Look look : looks) {
       page.setViewportSize(look.width(), 800);
       page.evaluate("theme => (document.documentElement.dataset.theme = theme)", look.theme());
       // Ribbons and dialogs fade in.
