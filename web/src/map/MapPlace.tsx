@@ -10,7 +10,6 @@ import { notify } from "../shell/notices";
 import { plural } from "../ui/format";
 import { hint } from "../ui/hint";
 import { Mark } from "../ui/Mark";
-import { useSettled } from "../ui/settled";
 import {
   inThisMix,
   isPending,
@@ -71,13 +70,13 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           : undefined,
     [pending, proposing],
   );
-  const settled = useSettled(edit, JSON.stringify(edit ?? ""));
-  const effect = useEffectOf(view.id, view.revision, settled);
+  // Cells are written whole, so that there is nothing to wait for.
+  const effect = useEffectOf(view.id, view.revision, edit);
   const { ask, isPending: asking } = useSeenEdit(view.id);
   const { mutate: change } = useEdit(view.id);
   const [refused, setRefused] = useState<string>();
   const told = edit && effect.data ? effect.data : undefined;
-  const waits = edit !== undefined && (edit !== settled || effect.isFetching);
+  const waits = edit !== undefined && effect.isFetching;
   const can = edit !== undefined && told !== undefined && !waits && !effect.error && !asking;
 
   const drop = useCallback(() => {
