@@ -75,7 +75,7 @@ public final class Following {
     Map<Slot, Answer> now = answers.answers(channel);
     Set<Slot> slots = new LinkedHashSet<>(before.keySet());
     slots.addAll(now.keySet());
-    SlotWriter writer = new SlotWriter(members, fresh, channel, now.keySet());
+    SlotWriter writer = new SlotWriter(members, fresh, answers, channel, now.keySet());
     Channel after = channel;
     for (Slot slot : SlotWriter.inPlace(channel, slots)) {
       boolean seated = slot.kind() == Slot.Kind.LAYOUT && !channel.awaitsAudio();
@@ -163,6 +163,7 @@ public final class Following {
     Memberships was = new Memberships(before);
     Memberships members = new Memberships(after);
     FreshIds fresh = new FreshIds(after);
+    MapAnswers answers = MapAnswers.of(after);
     Map<String, Channel> old = before.channelsById();
     List<Channel> channels = new ArrayList<>();
     for (Channel channel : after.channels()) {
@@ -175,7 +176,7 @@ public final class Following {
         if (slots.isEmpty()) {
           before.controls().forEach(control -> all.add(Slot.control(control.id())));
         }
-        SlotWriter writer = new SlotWriter(members, fresh, then, all);
+        SlotWriter writer = new SlotWriter(members, fresh, answers, then, all);
         for (Slot slot : all) {
           held = writer.restored(held, slot, SlotValues.kept(then, slot, was));
           held = SlotWriter.withFallbackOf(then, held, slot);
@@ -236,7 +237,7 @@ public final class Following {
       channel.fallbacks().forEach(one -> Slot.byId(one.id()).ifPresent(slots::add));
       slots.removeIf(channel::isPinned);
     }
-    SlotWriter writer = new SlotWriter(members, fresh, channel, now.keySet());
+    SlotWriter writer = new SlotWriter(members, fresh, answers, channel, now.keySet());
     for (Slot slot : SlotWriter.inPlace(channel, slots)) {
       if (slot.kind() != Slot.Kind.LAYOUT || channel.awaitsAudio()) {
         after = set(after, slot, now.get(slot), writer, !unpin);

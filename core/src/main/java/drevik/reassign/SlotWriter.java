@@ -22,10 +22,12 @@ import org.jspecify.annotations.Nullable;
 /**
  * Writes what a map says into slots of channels, and what was there before back again.
  *
+ * @param answers which know the channels that are there
  * @param before the channel before anything of it was written, for the places of its sends
  * @param order all slots that the map speaks of, in the order in which new sends stand
  */
-record SlotWriter(Memberships members, FreshIds fresh, Channel before, Set<Slot> order) {
+record SlotWriter(
+    Memberships members, FreshIds fresh, MapAnswers answers, Channel before, Set<Slot> order) {
 
   /** Slots so that sends that come back find their places, the first one first. */
   static List<Slot> inPlace(Channel channel, Set<Slot> slots) {
@@ -183,8 +185,8 @@ record SlotWriter(Memberships members, FreshIds fresh, Channel before, Set<Slot>
   /** The channel with a value that it had once. */
   Channel restored(Channel from, Slot slot, Fallback fallback) {
     return switch (slot.kind()) {
-      case OUTPUT -> from.withOutput(fallback.text());
-      case GROUP -> from.withGroup(fallback.text());
+      case OUTPUT -> from.withOutput(ifThere(fallback.text()));
+      case GROUP -> from.withGroup(ifThere(fallback.text()));
       case COLOUR -> from.withColour(fallback.text());
       case LAYOUT ->
           from.withLayout(
@@ -197,6 +199,11 @@ record SlotWriter(Memberships members, FreshIds fresh, Channel before, Set<Slot>
         yield from;
       }
     };
+  }
+
+  /** What a field returns to may have been removed meanwhile. */
+  private @Nullable String ifThere(@Nullable String channel) {
+    return channel != null && answers.knows(channel) ? channel : null;
   }
 
   private Channel withSend(Channel channel, Slot slot, Fallback fallback) {

@@ -247,6 +247,20 @@ class FollowingTest {
   }
 
   @Test
+  void whatAFieldReturnsToMayBeGone() {
+    Mix mix =
+        say(
+            SetChannels.of(List.of("lead"), ChannelField.GROUP, "soft").applyTo(band()),
+            "vocals",
+            Changes.of(MapEntryField.ALL, MapEntryField.GROUP, "hard"));
+    assertThat(of(mix, "lead").group()).isEqualTo("hard");
+    Mix without = new RemoveChannels(List.of("soft")).applyTo(mix);
+    Mix silent = say(without, "vocals", Changes.of(MapEntryField.ALL, MapEntryField.GROUP, null));
+    assertThat(of(silent, "lead").group()).isNull();
+    assertThat(of(silent, "lead").fallbacks()).isEmpty();
+  }
+
+  @Test
   void aNewChannelFollowsWhereItSaysNothing() {
     Mix mix = say(band(), "drums", Changes.of(MapEntryField.ALL, MapEntryField.COLOUR, "bass"));
     Channel tom =
