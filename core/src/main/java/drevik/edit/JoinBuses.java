@@ -10,8 +10,10 @@ import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -79,15 +81,19 @@ public record JoinBuses(String bus, String into) implements Edit {
         .with()
         .destination(point(entry.destination()))
         .group(point(entry.group()))
-        .sends(
-            entry.sends().stream()
-                .map(
-                    send ->
-                        new MapSend(
-                            pointed(send.destinations()), send.tap(), send.levelDb(), send.none()))
-                .distinct()
-                .toList())
+        .sends(pointedSends(entry.sends()))
         .build();
+  }
+
+  /** Of two that lead to the same place now, the first stays. */
+  private List<MapSend> pointedSends(List<MapSend> sends) {
+    Map<String, MapSend> all = new LinkedHashMap<>();
+    for (MapSend send : sends) {
+      MapSend to =
+          new MapSend(pointed(send.destinations()), send.tap(), send.levelDb(), send.none());
+      all.putIfAbsent(to.id(), to);
+    }
+    return List.copyOf(all.values());
   }
 
   private List<String> pointed(List<String> ids) {

@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.MixWords;
 import drevik.check.LineCheck;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Insert;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
@@ -122,6 +125,16 @@ class BusEditsTest {
         .hasMessageContaining("to itself");
     assertThatThrownBy(() -> new JoinBuses("kick", "drums").applyTo(mix))
         .hasMessageContaining("not what plays files");
+    MapEntry both =
+        MapEntry.of("vocals")
+            .withSends(
+                List.of(
+                    MapSend.of(List.of("drums"), Tap.POST_FADER, -6),
+                    MapSend.of(List.of("voices"), Tap.POST_FADER, -9)));
+    Mix sent = band().withCategoryMap(new CategoryMap(List.of(both)));
+    assertThat(new JoinBuses("voices", "drums").applyTo(sent).categoryMap().entries())
+        .extracting(entry -> entry.sends().size())
+        .containsExactly(1);
     Mix chained = new JoinBuses("mix", "drums").applyTo(band());
     assertThat(of(chained, "drums").output()).isNull();
     assertThat(of(chained, "voices").output()).isEqualTo("drums");
