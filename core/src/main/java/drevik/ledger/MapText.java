@@ -1,7 +1,6 @@
 package drevik.ledger;
 
 import drevik.audio.Layout;
-import drevik.category.ColourFamily;
 import drevik.category.NameWords;
 import drevik.mix.Channel;
 import drevik.mix.Control;
@@ -88,7 +87,7 @@ public final class MapText {
       return entry.withGroup(empty ? null : bus(mix, text));
     }
     if (field == MapEntryField.COLOUR) {
-      return entry.withColour(empty ? null : colour(text));
+      return entry.withColour(empty ? null : text.toLowerCase(Locale.ROOT));
     }
     if (field == MapEntryField.STEM) {
       return entry.withStem(
@@ -151,7 +150,9 @@ public final class MapText {
       return entry.withDeliveredBy(text);
     }
     throw new Refused(
-        "“" + field.label() + "” of a category cannot be typed; take it from a channel.");
+        "“"
+            + field.label()
+            + "” of a category cannot be typed; it comes from the routing or another map.");
   }
 
   private static List<String> parts(String text) {
@@ -184,21 +185,6 @@ public final class MapText {
               : "Two are called “" + name + "”; rename one first.");
     }
     return idOf.apply(named.get(0));
-  }
-
-  private static String colour(String text) {
-    String family = text.toLowerCase(Locale.ROOT);
-    if (ColourFamily.byId(family).isEmpty()) {
-      throw new Refused(
-          "There is no colour “"
-              + text
-              + "”; choose one of "
-              + Arrays.stream(ColourFamily.values())
-                  .map(ColourFamily::toString)
-                  .collect(Collectors.joining(", "))
-              + ".");
-    }
-    return family;
   }
 
   private static int whole(String text) {
