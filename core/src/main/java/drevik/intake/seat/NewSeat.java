@@ -21,6 +21,7 @@ final class NewSeat {
   private final Mix mix;
   private final DeliveredFile file;
   private final @Nullable Channel wished;
+  private final MapAnswers map;
   private final Optional<Answer> mapped;
   private final Optional<Channel> neighbour;
   private final Optional<Channel> sum;
@@ -32,7 +33,8 @@ final class NewSeat {
     this.mix = mix;
     this.file = file;
     this.wished = wished;
-    mapped = MapAnswers.of(mix).destinationOf(asked(file));
+    map = MapAnswers.of(mix);
+    mapped = map.destinationOf(asked(file));
     neighbour = findNeighbour();
     sum = findSum();
   }
@@ -76,9 +78,7 @@ final class NewSeat {
   /** Like its neighbour, but for what the map decides of the neighbour and may not of it. */
   private Channel leftToTheMap(Channel like) {
     Channel seat = like.withPins(List.of()).withFallbacks(List.of());
-    return mapped.isPresent() || !like.category().equals(file.category())
-        ? MapAnswers.unsaid(seat, MapAnswers.of(mix).answers(like).keySet())
-        : seat;
+    return MapAnswers.unsaid(seat, map.answers(like).keySet());
   }
 
   /** Id of the channel that it stands behind, or null. */
