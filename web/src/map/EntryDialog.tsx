@@ -11,11 +11,9 @@ interface Props {
   onClose: () => void;
 }
 
-const LAYOUTS = ["mono", "stereo", "lcr", "quad", "5.0", "5.1", "7.1", "7.1.4"] as const;
-
 /** An entry of the category map that asks for more than a category. What it says is written then. */
 export function EntryDialog({ view, category: first, onClose }: Props) {
-  const categories = useKnowledge().data?.categories ?? [];
+  const knowledge = useKnowledge().data;
   const { ask } = useEdit(view.id);
   const [category, setCategory] = useState(first);
   const [asked, setAsked] = useState({ person: "", words: "", position: "", deliveredBy: "" });
@@ -54,7 +52,7 @@ export function EntryDialog({ view, category: first, onClose }: Props) {
                     words: said(asked.words),
                     position: said(asked.position),
                     deliveredBy: said(asked.deliveredBy),
-                    layout: LAYOUTS.find((one) => one === layout),
+                    layout: knowledge?.layouts.find((one) => one.id === layout)?.id,
                     chain: [],
                     sends: [],
                     controls: [],
@@ -70,7 +68,7 @@ export function EntryDialog({ view, category: first, onClose }: Props) {
       <Field label="Category">
         <Select
           value={category}
-          choices={words(categories.map((one) => one.path))}
+          choices={words(knowledge?.categories.map((one) => one.path))}
           onChange={setCategory}
         />
       </Field>
@@ -81,7 +79,7 @@ export function EntryDialog({ view, category: first, onClose }: Props) {
       <Field label="Layout">
         <Select
           value={layout}
-          choices={[{ id: "", label: "any" }, ...words([...LAYOUTS])]}
+          choices={[{ id: "", label: "any" }, ...words(knowledge?.layouts.map((one) => one.id))]}
           onChange={setLayout}
         />
       </Field>
