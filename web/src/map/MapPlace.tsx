@@ -88,7 +88,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const carryOut = useCallback(() => {
     if (edit && told && can) {
       setRefused(undefined);
-      ask({ edit: without(edit, left), seen: told.revision }).then(drop, (error: unknown) =>
+      ask({ edit: without(edit, left, told), seen: told.revision }).then(drop, (error: unknown) =>
         setRefused(messageOf(error)),
       );
     }
@@ -124,7 +124,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const begin = (text: string) => {
     const column = map.columns[here.column];
     if (column?.id === "chain") {
-      notify("A chain is taken from a channel: pick one in the Flow and keep its chain.");
+      notify("A chain comes from the routing (P) or from another map (M); Delete takes it out.");
     } else if (rows.length > 0) {
       setTyping(text);
     }

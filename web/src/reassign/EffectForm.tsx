@@ -59,7 +59,7 @@ export function EffectForm({ view, title, description, edit, onClose, children }
         if (edit === undefined || told === undefined) {
           throw new Error("Say first what is to be done.");
         }
-        return ask({ edit: without(edit, left), seen: told.revision });
+        return ask({ edit: without(edit, left, told), seen: told.revision });
       }}
     >
       <div className="grid min-h-[50vh] grid-cols-[minmax(300px,380px)_minmax(0,1fr)] gap-4 max-[900px]:grid-cols-1">

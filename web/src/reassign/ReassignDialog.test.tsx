@@ -145,11 +145,12 @@ describe("lines that are left out", () => {
   it("are told with the edit, and not at all when there are none", () => {
     const edit = { edit: "propose-map" } as const;
     const left = leaving(nothingLeft, [line("kick")], true);
-    expect(without(edit, left)).toEqual({
+    expect(without(edit, left, EFFECT)).toEqual({
       edit: "leave-out",
       of: edit,
       left: [{ channel: "kick", slot: "output" }],
     });
-    expect(without(edit, leaving(left, [line("kick")], false))).toBe(edit);
+    expect(without(edit, leaving(left, [line("kick")], false), EFFECT)).toBe(edit);
+    expect(without(edit, left, { lines: [line("snare")] }), "it would not change now").toBe(edit);
   });
 });

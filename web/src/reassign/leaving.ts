@@ -24,9 +24,14 @@ export function leaving(left: Left, lines: readonly EffectLine[], out: boolean):
   return after;
 }
 
-/** The edit but for what is left out. */
-export function without(edit: Edit, left: Left): Edit {
-  return left.size === 0 ? edit : { edit: "leave-out", of: edit, left: [...left.values()] };
+/** The edit but for what is left out of what it would do now. */
+export function without(edit: Edit, left: Left, effect: Pick<EffectView, "lines">): Edit {
+  const out = leaving(
+    nothingLeft,
+    effect.lines.filter((line) => isLeft(left, line)),
+    true,
+  );
+  return out.size === 0 ? edit : { edit: "leave-out", of: edit, left: [...out.values()] };
 }
 
 /** Lines that stand together: the same field, from the same to the same. */
