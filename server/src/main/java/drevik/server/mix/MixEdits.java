@@ -74,25 +74,24 @@ public class MixEdits {
    * @throws Conflict if it no longer applies, with both sides in words
    */
   public MixChange edit(String id, Asked asked, Edit edit) {
-    return carryOut(
-        id,
-        asked,
-        (row, base) -> {
-          Mix before = store.head(row).document();
-          Mix after;
-          try {
-            after = stamped(before, edit.applyTo(before), edit.says(before));
-          } catch (Refused e) {
-            if (asked.basedOn() == row.head) {
-              throw e;
-            }
-            throw conflict(row, edit.says(base.document()), e.getMessage());
-          }
-          String says = edit.says(before);
-          KnownRevision made = store.append(row, says, before, after);
-          // What was made just now is what can be undone, and nothing has been made after it.
-          return new Outcome(base, made, says, null);
-        });
+    return carryOut(id, asked, (row, base) -> made(row, base, asked, edit));
+  }
+
+  private Outcome made(MixRow row, KnownRevision base, Asked asked, Edit edit) {
+    Mix before = store.head(row).document();
+    Mix after;
+    try {
+      after = stamped(before, edit.applyTo(before), edit.says(before));
+    } catch (Refused e) {
+      if (asked.basedOn() == row.head) {
+        throw e;
+      }
+      throw conflict(row, edit.says(base.document()), e.getMessage());
+    }
+    String says = edit.says(before);
+    KnownRevision made = store.append(row, says, before, after);
+    // What was made just now is what can be undone, and nothing has been made after it.
+    return new Outcome(base, made, says, null);
   }
 
   /** What the edit has pinned says from now on where it comes from. */
@@ -109,18 +108,21 @@ public class MixEdits {
    * @throws Conflict if it would do something else, with what is different
    */
   public MixChange editAsSeen(String id, Asked asked, int seen, Edit edit) {
-    if (!isDone(id, asked)) {
-      transaction.executeWithoutResult(status -> requireSameEffect(id, seen, edit));
-    }
-    return edit(id, asked, edit);
+    return carryOut(
+        id,
+        asked,
+        (row, base) -> {
+          requireSameEffect(row, seen, edit);
+          return made(row, base, asked, edit);
+        });
   }
 
-  private void requireSameEffect(String id, int seen, Edit edit) {
-    MixRow row = store.locked(id);
+  /** Under the lock of the Mix, so that nobody comes between looking and making. */
+  private void requireSameEffect(MixRow row, int seen, Edit edit) {
     if (row.head == seen) {
       return;
     }
-    Mix then = store.known(id, seen).document();
+    Mix then = store.known(row.id, seen).document();
     Set<String> wanted = effect(then, edit);
     Set<String> now;
     try {
