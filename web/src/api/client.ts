@@ -24,6 +24,7 @@ export type ChainLine = Schemas["ChainLine"];
 export type MapView = Schemas["MapView"];
 export type MapWords = Schemas["MapWords"];
 export type LeftLine = Schemas["LeftLine"];
+export type Meant = Schemas["Meant"];
 export type EffectView = Schemas["EffectView"];
 export type EffectLine = Schemas["EffectLine"];
 export type EffectMove = Schemas["EffectMove"];

@@ -47,18 +47,6 @@ const mix: MixView = {
 
 beforeEach(() => {
   // jsdom lays nothing out: a pane of 994 by 720, told once.
-  vi.stubGlobal(
-    "ResizeObserver",
-    class {
-      constructor(private readonly told: (entries: unknown[]) => void) {}
-      observe() {
-        this.told([]);
-      }
-      disconnect() {
-        return undefined;
-      }
-    },
-  );
   vi.spyOn(Element.prototype, "clientWidth", "get").mockReturnValue(994);
   vi.spyOn(Element.prototype, "clientHeight", "get").mockReturnValue(720);
   answers.set("POST /api/mixes/m1/edits", { from: 4, revision: 5, channels: [], facts: {} });

@@ -12,6 +12,7 @@ import {
 } from "../api/queries";
 import { follow, hear } from "../player/player";
 import { deliveredTrack } from "../player/tracks";
+import { ReassignDialog } from "../reassign/ReassignDialog";
 import { useOffer } from "../shell/acts";
 import { Chooser } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
@@ -156,6 +157,16 @@ export function Review({ view, delivery }: Props) {
       {asking === "from" && <FromDialog delivery={delivery} onClose={close} />}
       {asking === "rules" && <RulesDialog delivery={delivery} onClose={close} />}
       {asking === "names" && <SeatNamesDialog delivery={delivery} onClose={close} />}
+      {asking === "reassign" && current && (
+        <ReassignDialog
+          view={view}
+          picked={view.document.channels
+            .filter((one) => one.clips.some((clip) => clip.delivered.includes(current.id)))
+            .map((one) => one.id)}
+          category={current.category}
+          onClose={close}
+        />
+      )}
       {asking === "seat" && current && (
         <SeatChooser
           view={view}

@@ -74,7 +74,13 @@ export function EntryDialog({ view, category: first, onClose }: Props) {
       </Field>
       {text("person", "Person", "anybody")}
       {text("words", "Words of the name", "any name")}
-      {text("position", "Microphone", "in, out, top, bottom, close, room, boom, body…")}
+      <Field label="Microphone">
+        <Select
+          value={asked.position}
+          choices={[{ id: "", label: "any" }, ...words(knowledge?.positions)]}
+          onChange={(position) => setAsked({ ...asked, position })}
+        />
+      </Field>
       {text("deliveredBy", "Delivered by", "anybody")}
       <Field label="Layout">
         <Select

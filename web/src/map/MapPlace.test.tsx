@@ -64,7 +64,6 @@ const EFFECT: EffectView = {
   moves: [{ from: "Drums", to: "mix", channels: ["kick"] }],
   coverage: [{ channel: "kick", output: "out", before: -3, pathsBefore: 1, pathsAfter: 0 }],
   check: { gone: [], come: [] },
-  change: { from: 4, revision: 4, channels: [], facts: {} },
 };
 
 beforeEach(() => {

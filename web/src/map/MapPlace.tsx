@@ -3,6 +3,7 @@ import { messageOf, type Edit, type MapView, type MixView } from "../api/client"
 import { useEdit, useEffectOf, useKnowledge, useMap, useSeenEdit } from "../api/queries";
 import { areaOf, moved, readBlock, writeBlock, type Corner } from "../ledger/block";
 import { EffectPanel, namesOf } from "../reassign/EffectPanel";
+import { ReassignDialog } from "../reassign/ReassignDialog";
 import { nothingLeft, without, type Left } from "../reassign/leaving";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
@@ -43,6 +44,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const [proposing, setProposing] = useState(false);
   const [adding, setAdding] = useState(false);
   const [other, setOther] = useState(false);
+  const [reassigning, setReassigning] = useState(false);
   const rows = useMemo(() => (everything ? map.rows : inThisMix(map.rows)), [everything, map.rows]);
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
   const [to, setTo] = useState<Corner>({ row: 0, column: 0 });
@@ -200,6 +202,13 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         label: "Put another map under this Mix…",
         key: "m",
         run: () => setOther(true),
+      },
+      {
+        id: "reassign",
+        label: "Reassign this category…",
+        key: "r",
+        can: row !== undefined,
+        run: () => setReassigning(true),
       },
       {
         id: "remove-entry",
@@ -364,6 +373,14 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           </footer>
         </section>
       </div>
+      {reassigning && row && (
+        <ReassignDialog
+          view={view}
+          picked={[]}
+          category={row.category}
+          onClose={() => setReassigning(false)}
+        />
+      )}
       {other && <OtherMapDialog view={view} onClose={() => setOther(false)} />}
       {adding && (
         <EntryDialog

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it } from "vitest";
 import { answers, asked, refusal, show, view, withServer } from "../testing/render";
 import { keepDraft, keptDraft } from "./draft";
 import { OutlinePlace } from "./OutlinePlace";
@@ -25,13 +25,6 @@ const preview = {
 
 beforeEach(() => {
   localStorage.clear();
-  vi.stubGlobal(
-    "ResizeObserver",
-    class {
-      observe() {}
-      disconnect() {}
-    },
-  );
   // jsdom measures no text.
   Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
   Range.prototype.getBoundingClientRect = () => new DOMRect();

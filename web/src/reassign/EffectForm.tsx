@@ -1,7 +1,6 @@
 import { useMemo, useState, type ReactNode } from "react";
-import { changed } from "../api/change";
 import { messageOf, type Edit, type MixView } from "../api/client";
-import { useEffectOf, useSeenEdit } from "../api/queries";
+import { useEffectOf, useMixThen, useSeenEdit } from "../api/queries";
 import { FlowPicture } from "../flow/FlowPicture";
 import { all } from "../flow/selection";
 import { FormDialog } from "../ui/FormDialog";
@@ -41,8 +40,8 @@ export function EffectForm({ view, title, description, edit, onClose, children }
   const { ask } = useSeenEdit(view.id);
   const names = useMemo(() => namesOf(view), [view]);
   const [shown, setShown] = useState<Look>("list");
-  const then = useMemo(() => told && changed(view, told.change), [view, told]);
-  const flow = shown === "now" ? view : shown === "then" ? (then ?? view) : undefined;
+  const then = useMixThen(view, shown === "then" ? settled : undefined);
+  const flow = shown === "now" ? view : shown === "then" ? then.data : undefined;
   const moved = useMemo(
     () => all([...new Set(told?.lines.map((line) => line.channel) ?? [])]),
     [told],
@@ -98,7 +97,12 @@ export function EffectForm({ view, title, description, edit, onClose, children }
               />
             </div>
           )}
-          <div className={flow ? "hidden" : "overflow-y-auto"}>
+          {shown === "then" && !flow && (
+            <p className="px-4 py-3 text-ink-2">
+              {edit === undefined ? "Say first what is to be done." : "…"}
+            </p>
+          )}
+          <div className={shown === "list" ? "overflow-y-auto" : "hidden"}>
             <EffectPanel
               effect={told}
               waits={waits}

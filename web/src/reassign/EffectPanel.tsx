@@ -84,6 +84,7 @@ function Group({
   onLeave: (left: Left) => void;
 }) {
   const [open, setOpen] = useState(false);
+  const [listed, setListed] = useState(LISTED);
   const out = group.lines.filter((line) => isLeft(left, line)).length;
   const can = group.lines.every((line) => line.slot !== undefined);
   return (
@@ -119,7 +120,7 @@ function Group({
       </div>
       {open && (
         <ul className="pl-6 text-small">
-          {group.lines.slice(0, LISTED).map((line) => (
+          {group.lines.slice(0, listed).map((line) => (
             <li key={`${line.channel} ${line.slot ?? ""}`}>
               <label className="flex min-h-6 items-center gap-2">
                 {can && (
@@ -133,7 +134,17 @@ function Group({
               </label>
             </li>
           ))}
-          <More of={group.lines.length} />
+          {group.lines.length > listed && (
+            <li>
+              <button
+                type="button"
+                className="min-h-6 underline underline-offset-2"
+                onClick={() => setListed(listed * 5)}
+              >
+                and {group.lines.length - listed} more
+              </button>
+            </li>
+          )}
         </ul>
       )}
     </section>

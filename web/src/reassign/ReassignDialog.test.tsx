@@ -35,7 +35,6 @@ const EFFECT: EffectView = {
     gone: [],
     come: [{ rule: "muted", severity: "note", where: [], says: "Something.", mends: [] }],
   },
-  change: { from: 4, revision: 4, channels: [], facts: {} },
 };
 
 const SONG = view({
@@ -50,6 +49,7 @@ const SONG = view({
 
 beforeEach(() => {
   answers.set("POST /api/mixes/m1/effect", EFFECT);
+  answers.set("POST /api/mixes/m1/meant", ["kick", "snare"]);
   answers.set("POST /api/mixes/m1/seen-edits", { from: 4, revision: 5, channels: [], facts: {} });
 });
 
@@ -63,7 +63,11 @@ describe("reassigning", () => {
     await userEvent.selectOptions(await screen.findByLabelText("Sent to"), "Other");
     expect(await screen.findByText(/2 move/)).toBeTruthy();
     expect(screen.getByText("Something.")).toBeTruthy();
-    expect(last("/effect").edit).toMatchObject({ edit: "reassign", inMap: true });
+    expect(last("/effect").edit).toMatchObject({
+      edit: "reassign",
+      of: { channels: [], category: "drums" },
+      inMap: true,
+    });
     await userEvent.click(
       screen.getAllByRole("button", { name: /Sent to: mix/ })[0] as HTMLElement,
     );
@@ -76,21 +80,40 @@ describe("reassigning", () => {
   });
 
   it("means what is picked alone, or a person, or words of the name", async () => {
+    answers.set("POST /api/mixes/m1/meant", ["flute"]);
     show(<ReassignDialog view={SONG} picked={["flute"]} onClose={() => undefined} />);
     expect(await screen.findByText("1 channel: flute")).toBeTruthy();
+    expect(last("/meant")).toEqual({ channels: ["flute"] });
+    answers.set("POST /api/mixes/m1/meant", ["kick"]);
     await userEvent.selectOptions(screen.getByLabelText("Which"), "person");
-    expect(screen.getByText("1 channel: kick")).toBeTruthy();
+    expect(await screen.findByText("1 channel: kick")).toBeTruthy();
+    expect(last("/meant")).toEqual({ channels: [], person: "Ada" });
+    answers.set("POST /api/mixes/m1/meant", ["snare"]);
     await userEvent.selectOptions(screen.getByLabelText("Which"), "words");
-    await userEvent.type(screen.getByLabelText("Words"), "SNA");
-    expect(screen.getByText("1 channel: snare")).toBeTruthy();
+    await userEvent.type(screen.getByLabelText("Words"), "SNARE");
+    expect(await screen.findByText("1 channel: snare")).toBeTruthy();
     await userEvent.type(screen.getByLabelText("Sends"), "Plate -12");
     await waitFor(() =>
       expect(last("/effect").edit).toMatchObject({
-        channels: ["snare"],
+        of: { channels: [], words: "SNARE" },
         sends: "Plate -12",
         inMap: false,
       }),
     );
+  });
+
+  it("gives a chain of the shelf, and asks for the Flow then only when one looks", async () => {
+    const chain = { name: "Warm", category: "drums", purpose: "", chain: [] };
+    answers.set("GET /api/chains", [{ id: "c1", chain, at: "2026-11-01T10:00:00Z" }]);
+    show(<ReassignDialog view={SONG} picked={[]} category="winds" onClose={() => undefined} />);
+    await screen.findByText("Warm (drums)");
+    await userEvent.selectOptions(screen.getByLabelText("Chain"), "Warm (drums)");
+    expect(await screen.findByText(/2 move/)).toBeTruthy();
+    expect(last("/effect").edit).toMatchObject({ of: { category: "winds" }, chain });
+    expect(last("/effect/mix"), "nobody looks yet").toBeUndefined();
+    answers.set("POST /api/mixes/m1/effect/mix", { from: 4, revision: 4, channels: [], facts: {} });
+    await userEvent.click(screen.getByRole("radio", { name: "the Flow then" }));
+    await waitFor(() => expect(last("/effect/mix").edit).toMatchObject({ chain }));
   });
 
   it("makes a bus of what is picked, splits one and joins two", async () => {
@@ -109,6 +132,19 @@ describe("reassigning", () => {
     await waitFor(() =>
       expect(last("/effect").edit).toEqual({ edit: "join-buses", bus: "mix", into: "other" }),
     );
+  });
+});
+
+describe("many lines of one group", () => {
+  it("are shown to the last when asked for, so that each can be left out", async () => {
+    const many = Array.from({ length: 90 }, (_, at) => line(`seat ${at}`));
+    answers.set("POST /api/mixes/m1/effect", { ...EFFECT, lines: many });
+    show(<ReassignDialog view={SONG} picked={[]} onClose={() => undefined} />);
+    await userEvent.selectOptions(await screen.findByLabelText("Sent to"), "Other");
+    await userEvent.click(await screen.findByRole("button", { name: /Sent to: mix/ }));
+    expect(screen.queryByRole("checkbox", { name: /seat 80/ })).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "and 50 more" }));
+    expect(screen.getByRole("checkbox", { name: /seat 80/ })).toBeTruthy();
   });
 });
 

@@ -1,56 +1,58 @@
 import { useMemo, useState } from "react";
-import type { Channel, Edit, MixView } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import type { Edit, Meant, MixView } from "../api/client";
+import { useChains, useKnowledge, useMeant } from "../api/queries";
 import { Field, Select, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { EffectForm } from "./EffectForm";
+import { namesOf } from "./EffectPanel";
 
 interface Props {
   view: MixView;
   picked: string[];
+  /** What is meant at first where nothing is picked. */
+  category?: string;
   onClose: () => void;
 }
 
-const AS_IT_IS = { id: "", label: "as it is" };
-
 type Who = "picked" | "category" | "person" | "words";
 
-/** The channels that are meant; a category's parts are meant with it. */
-function meant(view: MixView, who: Who, picked: string[], of: string): Channel[] {
-  const seats = view.document.channels.filter(
-    (one) => one.kind === "seat" || one.kind === "reference",
-  );
-  const lower = of.trim().toLowerCase();
-  switch (who) {
-    case "picked":
-      return view.document.channels.filter((one) => picked.includes(one.id));
-    case "category":
-      return seats.filter((one) => one.category === of || one.category.startsWith(`${of}/`));
-    case "person":
-      return seats.filter((one) => one.person === of);
-    case "words":
-      return lower === "" ? [] : seats.filter((one) => one.name.toLowerCase().includes(lower));
+/** For whom it holds from now on, where the category map says it. */
+const IN_MAP: Record<Who, string> = {
+  picked: "in the category map: all of these categories follow, now and later",
+  category: "in the category map: all of this category follow, now and later",
+  person: "in the category map: this person’s, in these categories, now and later",
+  words: "in the category map: all with these words, in these categories, now and later",
+};
+const AS_IT_IS = { id: "", label: "as it is" };
+
+/** What the fields of “Which” say; nothing while words are missing. */
+function meantBy(who: Who, picked: string[], of: string): Meant | undefined {
+  if (who === "picked") {
+    return { channels: picked };
   }
+  return of.trim() ? { channels: [], [who]: of.trim() } : undefined;
 }
 
 /** What becomes of many channels at once, with its effect beside it before it is carried out. */
-export function ReassignDialog({ view, picked, onClose }: Props) {
+export function ReassignDialog({ view, picked, category: first, onClose }: Props) {
   const knowledge = useKnowledge().data;
   const { document } = view;
   const used = useMemo(
     () =>
       (knowledge?.categories ?? [])
         .map((one) => one.path)
-        .filter((path) =>
-          document.channels.some(
-            (one) => one.category === path || one.category.startsWith(`${path}/`),
-          ),
+        .filter(
+          (path) =>
+            path === first ||
+            document.channels.some(
+              (one) => one.category === path || one.category.startsWith(`${path}/`),
+            ),
         ),
-    [knowledge, document],
+    [knowledge, document, first],
   );
   const people = [...new Set(document.channels.flatMap((one) => one.person ?? []))].sort();
   const [who, setWho] = useState<Who>(picked.length > 0 ? "picked" : "category");
-  const [of, setOf] = useState("");
+  const [of, setOf] = useState(first ?? "");
   const [inMap, setInMap] = useState(picked.length === 0);
   const [to, setTo] = useState({
     category: "",
@@ -60,17 +62,22 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
     stem: "",
     sends: "",
     control: "",
+    chain: "",
   });
+  const chains = useChains(first ?? undefined).data?.filter((one) => one.removedAt === undefined);
   const set = (field: keyof typeof to) => (value: string) => setTo({ ...to, [field]: value });
-  const chosen = who === "category" && of === "" ? (used[0] ?? "") : of;
-  const channels = meant(view, who, picked, who === "person" ? of || (people[0] ?? "") : chosen);
+  const chosen =
+    of || (who === "category" ? (used[0] ?? "") : who === "person" ? (people[0] ?? "") : "");
+  const meant = meantBy(who, picked, chosen);
+  const ids = useMeant(view, meant).data ?? [];
+  const named = useMemo(() => namesOf(view), [view]);
   const says = Object.values(to).some((value) => value.trim() !== "");
   const said = (value: string) => value.trim() || undefined;
   const edit: Edit | undefined =
-    says && channels.length > 0
+    says && meant && ids.length > 0
       ? {
           edit: "reassign",
-          channels: channels.map((one) => one.id),
+          of: meant,
           inMap,
           category: said(to.category),
           destination: said(to.destination),
@@ -79,6 +86,7 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
           stem: said(to.stem),
           sends: said(to.sends),
           controls: to.control ? [to.control] : undefined,
+          chain: chains?.find((one) => one.id === to.chain)?.chain,
         }
       : undefined;
   const takers = document.channels
@@ -126,7 +134,7 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
       )}
       {who === "person" && (
         <Field label="Person">
-          <Select value={of || (people[0] ?? "")} choices={words(people)} onChange={setOf} />
+          <Select value={chosen} choices={words(people)} onChange={setOf} />
         </Field>
       )}
       {who === "words" && (
@@ -140,12 +148,12 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
         </Field>
       )}
       <p className="mb-2 text-small text-ink-2">
-        {plural(channels.length, "channel")}
-        {channels.length > 0 &&
-          `: ${channels
+        {plural(ids.length, "channel")}
+        {ids.length > 0 &&
+          `: ${ids
             .slice(0, 4)
-            .map((one) => one.name)
-            .join(", ")}${channels.length > 4 ? ", …" : ""}`}
+            .map((id) => named.get(id))
+            .join(", ")}${ids.length > 4 ? ", …" : ""}`}
       </p>
       <div className="border-t border-rule-2 pt-2">
         {select("category", "New category", words(knowledge?.categories.map((c) => c.path)))}
@@ -162,6 +170,14 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
           "Control",
           document.controls.map((one) => ({ id: one.id, label: one.name })),
         )}
+        {select(
+          "chain",
+          "Chain",
+          (chains ?? []).map(({ id, chain }) => ({
+            id,
+            label: `${chain.name} (${chain.category})`,
+          })),
+        )}
         <Field label="Sends">
           <input
             className="border-b border-rule bg-transparent"
@@ -175,7 +191,7 @@ export function ReassignDialog({ view, picked, onClose }: Props) {
         <legend className="sr-only">How long it holds</legend>
         <label className="flex items-baseline gap-2">
           <input type="radio" name="held" checked={inMap} onChange={() => setInMap(true)} />
-          in the category map: all of these categories follow, now and later
+          {IN_MAP[who]}
         </label>
         <label className="flex items-baseline gap-2">
           <input type="radio" name="held" checked={!inMap} onChange={() => setInMap(false)} />

@@ -35,6 +35,7 @@ const knowledge: Knowledge = {
     { id: "limiter", label: "Limiter", parameters: [] },
   ],
   channelKinds: ["seat", "bus", "return", "master", "reference"],
+  positions: ["close", "room"],
   layouts: [
     { id: "mono", surround: false, lfe: false },
     { id: "stereo", surround: false, lfe: false },
@@ -92,6 +93,18 @@ export function withServer() {
       addEventListener: () => undefined,
       removeEventListener: () => undefined,
     }));
+    vi.stubGlobal(
+      "ResizeObserver",
+      class {
+        constructor(private readonly told: (entries: unknown[]) => void) {}
+        observe() {
+          this.told([]);
+        }
+        disconnect() {
+          return undefined;
+        }
+      },
+    );
     Element.prototype.scrollIntoView = () => undefined;
     // What is drawn by what is seen of it needs a size, which jsdom gives to nothing.
     vi.spyOn(Element.prototype, "clientHeight", "get").mockReturnValue(700);

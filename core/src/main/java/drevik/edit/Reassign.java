@@ -6,6 +6,7 @@ import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Control;
 import drevik.mix.FreshIds;
+import drevik.mix.KeptChain;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
@@ -13,7 +14,9 @@ import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.reassign.Following;
+import drevik.reassign.Meant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -22,8 +25,10 @@ import org.jspecify.annotations.Nullable;
 /**
  * Says of channels what they are and where they belong, in one move. What is null stays.
  *
- * @param inMap true: said of their categories in the category map, so that all others of these
- *     follow too; false: of these channels alone, as exceptions
+ * @param of which channels
+ * @param inMap true: said in the category map of what is meant (a category with all below it; a
+ *     person or words of the name within their categories; the categories of picked channels), so
+ *     that all others of these follow too; false: of these channels alone, as exceptions
  * @param category that they are filed under first
  * @param destination a channel's id
  * @param group a channel's id
@@ -31,9 +36,10 @@ import org.jspecify.annotations.Nullable;
  * @param stem an output's id: they go where it is taken, unless a destination is said
  * @param sends that they get, as {@link MapText} writes them; others stay
  * @param controls ids of controls that they become members of
+ * @param chain in the place of theirs
  */
 public record Reassign(
-    List<String> channels,
+    Meant of,
     boolean inMap,
     @Nullable String category,
     @Nullable String destination,
@@ -41,13 +47,14 @@ public record Reassign(
     @Nullable String colour,
     @Nullable String stem,
     @Nullable String sends,
-    @Nullable List<String> controls)
+    @Nullable List<String> controls,
+    @Nullable KeptChain chain)
     implements Edit {
 
   @Override
   public Mix changed(Mix mix) {
-    Set<String> wanted = ChannelsById.known(mix, channels);
-    Mix filed = category == null ? mix : new SetCategory(channels, category).applyTo(mix);
+    List<String> channels = channels(mix);
+    Mix filed = filed(mix, channels);
     if (saysNothingMore()) {
       if (category == null) {
         throw new Refused("Nothing is to become of these channels; say what.");
@@ -55,15 +62,30 @@ public record Reassign(
       return filed;
     }
     List<MapSend> given = sends == null ? List.of() : MapText.sends(mix, sends);
-    Mix after = inMap ? mapped(filed, wanted, given) : byHand(filed, wanted, given);
+    Mix after =
+        inMap
+            ? filed.withCategoryMap(mapped(filed, channels, given))
+            : byHand(filed, channels, given);
     return Soundness.require(mix, after);
   }
 
   /** Filing is followed by itself; what comes behind it is told from there. */
   @Override
   public Mix applyTo(Mix mix) {
-    Mix filed = category == null ? mix : new SetCategory(channels, category).applyTo(mix);
-    return Following.after(filed, changed(mix));
+    return Following.after(filed(mix, channels(mix)), changed(mix));
+  }
+
+  private List<String> channels(Mix mix) {
+    List<String> channels = of.in(mix);
+    if (channels.isEmpty()) {
+      throw new Refused("No channel of this Mix is meant by " + of.says(mix) + ".");
+    }
+    ChannelsById.known(mix, channels);
+    return channels;
+  }
+
+  private Mix filed(Mix mix, List<String> channels) {
+    return category == null ? mix : new SetCategory(channels, category).applyTo(mix);
   }
 
   private boolean saysNothingMore() {
@@ -72,23 +94,47 @@ public record Reassign(
         && colour == null
         && stem == null
         && (sends == null || sends.isBlank())
-        && (controls == null || controls.isEmpty());
+        && (controls == null || controls.isEmpty())
+        && chain == null;
   }
 
-  private Mix mapped(Mix mix, Set<String> wanted, List<MapSend> given) {
-    Set<String> categories = new LinkedHashSet<>();
-    mix.channels().stream()
-        .filter(channel -> wanted.contains(channel.id()))
-        .map(Channel::category)
-        .forEach(categories::add);
-    if (categories.contains(CategoryTree.UNKNOWN)) {
-      throw new Refused("Some of these channels have no category yet; give them one first.");
-    }
+  private CategoryMap mapped(Mix mix, List<String> channels, List<MapSend> given) {
     CategoryMap map = mix.categoryMap();
-    for (String of : categories) {
-      map = map.saying(of, entry -> said(entry, given));
+    for (MapEntry asking : of.entries(mix, channels, category)) {
+      map = map.saying(asking, entry -> said(entry, given));
+      if (of.category() != null) {
+        map = partsFollow(map, asking.category(), given);
+      }
     }
-    return mix.withCategoryMap(map);
+    return map;
+  }
+
+  /** What is said of a whole category, its parts do not contradict. */
+  private CategoryMap partsFollow(CategoryMap map, String whole, List<MapSend> given) {
+    CategoryMap after = map;
+    for (MapEntry part : map.entries()) {
+      if (part.asksForCategoryAlone()
+          && !part.category().equals(whole)
+          && CategoryTree.isWithin(part.category(), whole)) {
+        after = after.saying(part, entry -> unsaid(entry, given));
+      }
+    }
+    return after;
+  }
+
+  private MapEntry unsaid(MapEntry entry, List<MapSend> given) {
+    Set<String> to = new HashSet<>();
+    given.forEach(send -> to.add(send.id()));
+    boolean goes = destination != null || stem != null;
+    return entry
+        .with()
+        .destination(goes ? null : entry.destination())
+        .group(group == null ? entry.group() : null)
+        .colour(colour == null ? entry.colour() : null)
+        .stem(goes ? null : entry.stem())
+        .sends(entry.sends().stream().filter(send -> !to.contains(send.id())).toList())
+        .chain(chain == null ? entry.chain() : List.of())
+        .build();
   }
 
   private MapEntry said(MapEntry entry, List<MapSend> given) {
@@ -102,24 +148,28 @@ public record Reassign(
     members.addAll(controls == null ? List.of() : controls);
     return entry
         .with()
-        .destination(destination == null ? entry.destination() : destination)
+        // Where both are said the destination wins, so that the one gives way to the other.
+        .destination(destination != null || stem != null ? destination : entry.destination())
         .group(group == null ? entry.group() : group)
         .colour(colour == null ? entry.colour() : colour)
-        .stem(stem == null ? entry.stem() : stem)
+        .stem(destination != null || stem != null ? stem : entry.stem())
         .sends(all)
         .controls(List.copyOf(members))
+        .chain(chain == null ? entry.chain() : chain.chain())
         .build();
   }
 
-  private Mix byHand(Mix mix, Set<String> wanted, List<MapSend> given) {
+  private Mix byHand(Mix mix, List<String> channels, List<MapSend> given) {
     String to = destination != null ? destination : stem == null ? null : tapped(mix, stem);
     FreshIds fresh = new FreshIds(mix);
-    Mix after =
-        mix.mapChannels(
-            channel -> wanted.contains(channel.id()) ? placed(channel, to, given, fresh) : channel);
+    Mix placed =
+        ChannelsById.change(mix, channels, channel -> placed(channel, to, given, fresh));
+    Mix chained = chain == null ? placed : new PutChain(chain, channels).changed(placed);
+    Set<String> wanted = Set.copyOf(channels);
     return controls == null || controls.isEmpty()
-        ? after
-        : after.withControls(mix.controls().stream().map(one -> joined(one, after)).toList());
+        ? chained
+        : chained.withControls(
+            mix.controls().stream().map(one -> joined(one, chained, wanted)).toList());
   }
 
   private static String tapped(Mix mix, String stem) {
@@ -161,12 +211,11 @@ public record Reassign(
     return after.withSends(all);
   }
 
-  private Control joined(Control control, Mix mix) {
+  private Control joined(Control control, Mix mix, Set<String> wanted) {
     if (controls == null || !controls.contains(control.id())) {
       return control;
     }
     Set<String> members = new LinkedHashSet<>(control.members());
-    Set<String> wanted = Set.copyOf(channels);
     mix.channels().stream().map(Channel::id).filter(wanted::contains).forEach(members::add);
     return control.withMembers(List.copyOf(members));
   }
@@ -174,7 +223,7 @@ public record Reassign(
   @Override
   public String says(Mix before) {
     return "reassign "
-        + ChannelsById.names(before, channels)
+        + of.says(before)
         + (category == null ? "" : " to " + category)
         + (inMap ? ", by the category map" : "");
   }

@@ -3,9 +3,11 @@ package drevik.mix;
 import drevik.category.CategoryTree;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -52,13 +54,32 @@ public record CategoryMap(List<MapEntry> entries) {
    * silent.
    */
   public CategoryMap saying(String category, UnaryOperator<MapEntry> change) {
-    MapEntry after = change.apply(ofCategory(category).orElseGet(() -> MapEntry.of(category)));
+    return saying(MapEntry.of(category), change);
+  }
+
+  /**
+   * Says something else where an entry asks for the same as one does.
+   *
+   * @param asking what is asked for; its id is for an entry that is not there yet
+   */
+  public CategoryMap saying(MapEntry asking, UnaryOperator<MapEntry> change) {
+    MapEntry after =
+        change.apply(
+            entries.stream()
+                .filter(entry -> entry.asksAs(asking))
+                .findFirst()
+                .orElseGet(() -> asking.withId(free(asking.id()))));
     List<MapEntry> changed = new ArrayList<>(entries);
     changed.removeIf(entry -> entry.id().equals(after.id()));
     if (!after.saysNothing()) {
       changed.add(after);
     }
     return new CategoryMap(changed);
+  }
+
+  private String free(String id) {
+    return Limits.firstFree(
+        id, "-", entries.stream().map(MapEntry::id).collect(Collectors.toCollection(HashSet::new)));
   }
 
   /** Says where a category goes. */

@@ -3,6 +3,7 @@ package drevik.mix;
 import drevik.audio.Layout;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -67,6 +68,16 @@ public record MapEntry(
   /** True if it speaks of a category and asks for nothing more. */
   public boolean asksForCategoryAlone() {
     return conditions() == 0;
+  }
+
+  /** True if it speaks of the same channels as another. */
+  public boolean asksAs(MapEntry other) {
+    return category.equals(other.category)
+        && Objects.equals(person, other.person)
+        && layout == other.layout
+        && Objects.equals(words, other.words)
+        && Objects.equals(position, other.position)
+        && Objects.equals(deliveredBy, other.deliveredBy);
   }
 
   /** How much more than a category it asks for. */

@@ -115,6 +115,11 @@ public final class MapAnswers {
     }
   }
 
+  /** True if all is so that an entry asks for beside the category. */
+  static boolean speaksOf(MapEntry entry, Asked asked) {
+    return speaksOf(entry, asked, new Words(asked.name()));
+  }
+
   private static boolean speaksOf(MapEntry entry, Asked asked, Words words) {
     return (entry.person() == null || entry.person().equalsIgnoreCase(asked.person()))
         && (entry.layout() == null || entry.layout() == asked.layout())

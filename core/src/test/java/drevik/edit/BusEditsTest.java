@@ -8,6 +8,7 @@ import drevik.check.LineCheck;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Insert;
+import drevik.mix.KeptChain;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
@@ -17,7 +18,10 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
+import drevik.mix.field.Changes;
+import drevik.mix.field.MapEntryField;
 import drevik.reassign.Following;
+import drevik.reassign.Meant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -172,7 +176,7 @@ class BusEditsTest {
   }
 
   private static Reassign reassign(List<String> channels, boolean inMap, String to) {
-    return new Reassign(channels, inMap, null, to, null, null, null, null, null);
+    return new Reassign(Meant.picked(channels), inMap, null, to, null, null, null, null, null, null);
   }
 
   @Test
@@ -186,7 +190,7 @@ class BusEditsTest {
     assertThat(byHand.categoryMap()).isEqualTo(band().categoryMap());
     Mix filed =
         new Reassign(
-                List.of("congas"),
+                Meant.picked(List.of("congas")),
                 false,
                 "vocals",
                 null,
@@ -194,6 +198,7 @@ class BusEditsTest {
                 "bass",
                 null,
                 "drums −6 pre-fader",
+                null,
                 null)
             .applyTo(band());
     Channel congas = of(filed, "congas");
@@ -205,8 +210,80 @@ class BusEditsTest {
         .hasMessageContaining("Nothing is to become");
     String stem = band().outputs().get(2).id();
     Mix toStem =
-        new Reassign(List.of("kick"), true, null, null, null, null, stem, null, null)
+        new Reassign(
+                Meant.picked(List.of("kick")), true, null, null, null, null, stem, null, null, null)
             .applyTo(band());
     assertThat(of(toStem, "kick").output()).isEqualTo("voices");
+  }
+
+  private static Reassign to(Meant of, boolean inMap, String destination) {
+    return new Reassign(of, inMap, null, destination, null, null, null, null, null, null);
+  }
+
+  private static String outputOf(Mix mix, String id) {
+    return of(mix, id).output();
+  }
+
+  @Test
+  void aWholeCategoryIsSaidOnceAndItsPartsFollow() {
+    Mix mix =
+        new SetCategoryRule(
+                List.of("vocals/lead"),
+                Changes.of(MapEntryField.ALL, MapEntryField.DESTINATION, "drums"))
+            .applyTo(band());
+    assertThat(outputOf(mix, "ada")).isEqualTo("drums");
+    Mix after = to(Meant.ofCategory("vocals"), true, "mix").applyTo(mix);
+    assertThat(outputOf(after, "ada")).isEqualTo("mix");
+    assertThat(outputOf(after, "bo")).isEqualTo("mix");
+    assertThat(after.categoryMap().ofCategory("vocals/lead")).as("it says nothing now").isEmpty();
+    assertThat(after.categoryMap().ofCategory("vocals/backing")).isEmpty();
+    String stem = mix.outputs().get(1).id();
+    Mix byStem =
+        new Reassign(
+                Meant.ofCategory("vocals"), true, null, null, null, null, stem, null, null, null)
+            .applyTo(mix);
+    assertThat(outputOf(byStem, "bo")).as("a stem in the place of a bus").isEqualTo("drums");
+    assertThat(byStem.categoryMap().ofCategory("vocals").orElseThrow().destination()).isNull();
+  }
+
+  @Test
+  void aPersonOrWordsOfTheNameAreSaidWithTheCategory() {
+    Mix person = to(new Meant(null, null, "Ada", null), true, "mix").applyTo(band());
+    assertThat(outputOf(person, "ada")).isEqualTo("mix");
+    assertThat(outputOf(person, "bo")).as("another person").isEqualTo("voices");
+    MapEntry entry = person.categoryMap().byId("vocals/lead:Ada").orElseThrow();
+    assertThat(entry.person()).isEqualTo("Ada");
+    Mix again = to(new Meant(null, null, "Ada", null), true, "drums").applyTo(person);
+    assertThat(again.categoryMap().entries()).hasSameSizeAs(person.categoryMap().entries());
+    assertThat(outputOf(again, "ada")).isEqualTo("drums");
+    Mix words = to(new Meant(null, null, null, "shaker"), true, "voices").applyTo(band());
+    assertThat(outputOf(words, "shaker")).isEqualTo("voices");
+    assertThat(outputOf(words, "congas")).isEqualTo("drums");
+    assertThat(words.categoryMap().byId("percussion/shaker:shaker").orElseThrow().words())
+        .isEqualTo("shaker");
+    assertThatThrownBy(() -> to(new Meant(null, null, "Cy", null), true, "mix").applyTo(band()))
+        .hasMessage("No channel of this Mix is meant by all of Cy.");
+    assertThatThrownBy(() -> to(new Meant(null, "vocals", "Ada", null), true, "m").applyTo(band()))
+        .hasMessageContaining("Say one thing");
+    assertThatThrownBy(() -> to(Meant.ofCategory("vox"), true, "mix").applyTo(band()))
+        .hasMessageContaining("vox");
+  }
+
+  @Test
+  void aChainIsSaidInTheMapOrPutOnTheChannels() {
+    Insert limiter = new Insert("a", "limiter", true, false, Map.of("ceiling", -3.0), null);
+    KeptChain chain = new KeptChain("Loud", "vocals", "", List.of(limiter));
+    Meant vocals = Meant.ofCategory("vocals");
+    for (boolean inMap : new boolean[] {true, false}) {
+      Mix after =
+          new Reassign(vocals, inMap, null, null, null, null, null, null, null, chain)
+              .applyTo(band());
+      for (String id : List.of("ada", "bo")) {
+        assertThat(of(after, id).chain()).extracting(Insert::processor).containsExactly("limiter");
+        assertThat(of(after, id).chain().get(0).settings()).isEqualTo(limiter.settings());
+      }
+      assertThat(after.categoryMap().ofCategory("vocals").orElseThrow().chain())
+          .hasSize(inMap ? 1 : 0);
+    }
   }
 }

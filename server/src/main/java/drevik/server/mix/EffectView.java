@@ -24,7 +24,6 @@ import org.jspecify.annotations.Nullable;
  * @param moves channels that go to another destination together
  * @param coverage what reaches outputs otherwise than before
  * @param check findings that come and go
- * @param change the Mix then, as it differs from this revision
  */
 public record EffectView(
     int revision,
@@ -34,8 +33,7 @@ public record EffectView(
     List<HeldLine> held,
     List<EffectMove> moves,
     List<CoverageLine> coverage,
-    CheckChange check,
-    MixChange change) {
+    CheckChange check) {
 
   /**
    * One changed thing of one channel, see {@link FieldLine}.
@@ -75,7 +73,6 @@ public record EffectView(
   static EffectView of(KnownRevision head, Edit edit) {
     Mix before = head.document();
     EditPreview preview = EditPreview.of(before, edit);
-    KnownRevision then = new KnownRevision(head.number(), preview.after());
     Map<String, Integer> fields = new LinkedHashMap<>();
     preview.lines().forEach(line -> fields.merge(line.label(), 1, Integer::sum));
     Names names = Names.of(before);
@@ -95,7 +92,12 @@ public record EffectView(
                         move.channels()))
             .toList(),
         preview.coverage(before),
-        CheckChange.between(head.derived().findings(), then.derived().findings()),
-        MixChange.between(head, then, null, null));
+        preview.findings(head.derived().findings()));
+  }
+
+  /** The Mix as an edit would leave it, as it differs from this revision. */
+  static MixChange then(KnownRevision head, Edit edit) {
+    return MixChange.between(
+        head, new KnownRevision(head.number(), edit.applyTo(head.document())), null, null);
   }
 }

@@ -6,6 +6,7 @@ import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.NamedMap;
 import drevik.preview.MapTable;
+import drevik.reassign.Meant;
 import drevik.server.NotFound;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -59,10 +60,22 @@ class MapController {
         mix.name() + " map.json", Documents.writeMap(NamedMap.of(mix, mix.name())));
   }
 
+  /** The ids of the channels that somebody means now. */
+  @PostMapping("/meant")
+  List<String> meant(@PathVariable String id, @RequestBody Meant of) {
+    return of.in(mixes.document(id));
+  }
+
   /** What an edit would do; nothing is changed. */
   @PostMapping("/effect")
   EffectView effect(@PathVariable String id, @RequestBody EffectRequest wanted) {
     return EffectView.of(mixes.base(id, null).head(), wanted.edit());
+  }
+
+  /** The whole Mix as an edit would leave it, for those who want to look at it; nothing is changed. */
+  @PostMapping("/effect/mix")
+  MixChange mixThen(@PathVariable String id, @RequestBody EffectRequest wanted) {
+    return EffectView.then(mixes.base(id, null).head(), wanted.edit());
   }
 
   /** Makes an edit if it still does what was seen. */

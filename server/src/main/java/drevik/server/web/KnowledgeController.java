@@ -5,6 +5,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
+import drevik.category.NameWords;
 import drevik.check.Rule;
 import drevik.deliver.Specifications;
 import drevik.dsp.Parameter;
@@ -44,6 +45,7 @@ class KnowledgeController {
       List<ProcessorLine> processors,
       List<ChannelKind> channelKinds,
       List<LayoutLine> layouts,
+      List<String> positions,
       List<Tap> taps,
       List<OutputKind> outputKinds,
       List<SampleFormat> formats,
@@ -67,6 +69,7 @@ class KnowledgeController {
         Arrays.stream(Layout.values())
             .map(layout -> new LayoutLine(layout, layout.hasSurround(), layout.hasLfe()))
             .toList(),
+        NameWords.positions(),
         List.of(Tap.values()),
         List.of(OutputKind.values()),
         SampleFormat.written(),
