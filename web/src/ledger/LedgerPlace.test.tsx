@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { LedgerView } from "../api/client";
-import { answers, edits, refusal, show, view, withServer } from "../testing/render";
+import { answers, asked, edits, refusal, show, view, withServer } from "../testing/render";
 import { LedgerPlace } from "./LedgerPlace";
 
 withServer();
@@ -216,9 +216,11 @@ describe("the ledger", () => {
   });
 
   it("reassigns the rows of the area, and shows what is pinned alone", async () => {
+    answers.set("POST /api/mixes/m1/meant", ["kick", "snare"]);
     await open();
     await userEvent.keyboard("{Shift>}{ArrowDown}{/Shift}{Escape}r");
     expect(await screen.findByText("2 channels: kick, snare")).toBeTruthy();
+    expect(asked.at(-1)?.body).toEqual({ channels: ["kick", "snare"] });
     await userEvent.keyboard("{Escape}");
     await userEvent.keyboard("p");
     expect(screen.getByText("No channel has these words.")).toBeTruthy();

@@ -100,6 +100,9 @@ export function withServer() {
         observe() {
           this.told([]);
         }
+        unobserve() {
+          return undefined;
+        }
         disconnect() {
           return undefined;
         }
