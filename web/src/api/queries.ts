@@ -24,6 +24,7 @@ import {
   type Meant,
   type MixChange,
   type MixView,
+  type NamedMap,
   type OutlineDraft,
   type PrintView,
   type RenameChannels,
@@ -310,10 +311,49 @@ export function useMap(id: string, revision: number) {
 }
 
 /** The map of a Mix as a file has it, with names in the place of ids. */
-export async function mapOf(id: string): Promise<string> {
-  return answered(
-    api.GET("/api/mixes/{id}/map/document", { params: { path: { id } }, parseAs: "text" }),
-  );
+export async function mapOf(id: string): Promise<NamedMap> {
+  return JSON.parse(
+    await answered(
+      api.GET("/api/mixes/{id}/map/document", { params: { path: { id } }, parseAs: "text" }),
+    ),
+  ) as NamedMap;
+}
+
+/** A map on the shelf. */
+export async function keptMap(id: string): Promise<NamedMap> {
+  return JSON.parse(
+    await answered(api.GET("/api/maps/{id}", { params: { path: { id } }, parseAs: "text" })),
+  ) as NamedMap;
+}
+
+/** Category maps on the shelf, the latest first; those that were removed too. */
+export function useKeptMaps() {
+  return useQuery({ queryKey: ["maps"], queryFn: () => answered(api.GET("/api/maps")) });
+}
+
+/** Keeps the map of a Mix on the shelf. */
+export function useKeepMap() {
+  const client = useQueryClient();
+  return useAsking({
+    mutationFn: (body: { mix: string; name: string }) => answered(api.POST("/api/maps", { body })),
+    onSuccess: (kept, { name }) => {
+      notify(`“${name.trim()}” is on the shelf.`);
+      client.setQueryData(["maps"], kept);
+    },
+  });
+}
+
+/** What two maps do not say alike. */
+export function useMapDifferences(one: NamedMap | undefined, other: NamedMap | undefined) {
+  return useQuery({
+    queryKey: ["map-differences", one, other],
+    enabled: one !== undefined && other !== undefined,
+    queryFn: () =>
+      one && other
+        ? answered(api.POST("/api/maps/differences", { body: { one, other } }))
+        : undefined,
+    retry: false,
+  });
 }
 
 /** What an edit would do to every channel of the revision that is shown. */
@@ -664,7 +704,7 @@ export function useArchive() {
   });
 }
 
-export type Removable = "mix" | "delivery" | "print" | "chain";
+export type Removable = "mix" | "delivery" | "print" | "chain" | "map";
 
 export function useSpace() {
   return useQuery({ queryKey: ["space"], queryFn: () => answered(api.GET("/api/space")) });

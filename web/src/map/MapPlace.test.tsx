@@ -1,9 +1,10 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { EffectView, MapView } from "../api/client";
 import { answers, asked, channel, refusal, show, view, withServer } from "../testing/render";
+import { MapSection } from "../shelf/MapSection";
 import { inThisMix, pasted, textOf, written, type MapRow } from "./cells";
 import { MapPlace } from "./MapPlace";
 
@@ -177,6 +178,88 @@ describe("what is put into the map", () => {
       expect(body("/effect")?.edit).toEqual({ edit: "put-map", map, inOrder: false }),
     );
     expect(screen.getByText(/“Other”, 0 entries/)).toBeTruthy();
+  });
+});
+
+describe("maps on the shelf", () => {
+  const entry = { id: "drums", category: "drums", chain: [], sends: [], controls: [] };
+  const mapped = () => view({ categoryMap: { entries: [entry] } });
+  const kept = { version: 1, name: "Loud", entries: [] };
+  beforeEach(() => {
+    answers.set("GET /api/maps", [
+      { id: "k1", name: "Loud", entries: 3, at: "2026-01-02T03:04:05Z" },
+      {
+        id: "k2",
+        name: "Gone",
+        entries: 1,
+        at: "2026-01-02T03:04:05Z",
+        removedAt: "2026-01-03T03:04:05Z",
+      },
+    ]);
+    answers.set("GET /api/maps/k1", kept);
+    answers.set("GET /api/mixes", [{ id: "m1", name: "Song", kind: "session" }]);
+    answers.set("GET /api/mixes/m1/map/document", { ...kept, name: "Song" });
+  });
+
+  it("get the map of a Mix under a name, and are put under another", async () => {
+    answers.set("POST /api/maps", []);
+    show(<MapPlace view={mapped()} />);
+    await grid();
+    await userEvent.keyboard("k");
+    const name = await screen.findByLabelText("Name");
+    await userEvent.clear(name);
+    await userEvent.type(name, "Mine{Control>}{Enter}{/Control}");
+    await waitFor(() => expect(body("/maps")).toEqual({ mix: "m1", name: "Mine" }));
+    answers.set("GET /api/maps", [{ id: "k1", name: "Loud", entries: 3, at: "2026-01-02T03:04Z" }]);
+    await userEvent.keyboard("m");
+    await screen.findByText("Loud (kept)");
+    expect(screen.queryByText(/Gone/), "it is removed").toBeNull();
+    await userEvent.selectOptions(screen.getByLabelText("From the shelf"), "Loud (kept)");
+    await waitFor(() =>
+      expect(body("/effect")?.edit).toEqual({ edit: "put-map", map: kept, inOrder: false }),
+    );
+  });
+
+  it("are compared, two by two", async () => {
+    answers.set("POST /api/maps/differences", [
+      {
+        category: "drums/kick",
+        asks: "of Ada",
+        field: "trimDb",
+        label: "Trim dB",
+        one: "",
+        other: "−3",
+      },
+    ]);
+    show(<MapPlace view={mapped()} />);
+    await grid();
+    await userEvent.keyboard("c");
+    expect((await screen.findByText("1 difference")).textContent).toBeTruthy();
+    expect(
+      screen.getByRole("row", { name: /drums\/kick of Ada Trim dB says nothing −3/ }),
+    ).toBeTruthy();
+    expect(body("/differences")).toEqual({ one: { ...kept, name: "Song" }, other: kept });
+    answers.set("POST /api/maps/differences", refusal("This category map has format version 9."));
+    answers.set("GET /api/maps/k1", { ...kept, version: 9 });
+    await userEvent.selectOptions(screen.getByLabelText("Another map"), "Song (session)");
+    expect(await screen.findByRole("alert")).toHaveProperty(
+      "textContent",
+      "This category map has format version 9.",
+    );
+  });
+
+  it("stand on the shelf, are found by their names, removed and brought back", async () => {
+    show(<MapSection wanted="lou" />);
+    expect((await screen.findByRole("listitem")).textContent).toMatch(/Loud.*3 entries/);
+    cleanup();
+    show(<MapSection wanted="map" />);
+    await userEvent.click(await screen.findByRole("button", { name: "Remove Loud" }));
+    await userEvent.click(screen.getByRole("button", { name: "Bring back Gone" }));
+    expect(asked.map((one) => `${one.method} ${one.path}`)).toEqual(
+      expect.arrayContaining(["DELETE /api/space/map/k1", "POST /api/space/map/k2/back"]),
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Compare two…" }));
+    expect(await screen.findByText("Compare category maps")).toBeTruthy();
   });
 });
 

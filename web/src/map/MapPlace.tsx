@@ -22,7 +22,9 @@ import {
   type Pending,
 } from "./cells";
 import { CellField } from "./CellField";
+import { CompareMapsDialog } from "./CompareMapsDialog";
 import { EntryDialog } from "./EntryDialog";
+import { KeepMapDialog } from "./KeepMapDialog";
 import { OtherMapDialog } from "./OtherMapDialog";
 
 const NOTHING: Pending = new Map();
@@ -42,9 +44,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const [pending, setPending] = useState<Pending>(NOTHING);
   const [left, setLeft] = useState<Left>(nothingLeft);
   const [proposing, setProposing] = useState(false);
-  const [adding, setAdding] = useState(false);
-  const [other, setOther] = useState(false);
-  const [reassigning, setReassigning] = useState(false);
+  const [question, setQuestion] = useState<"entry" | "other" | "reassign" | "keep" | "compare">();
   const rows = useMemo(() => (everything ? map.rows : inThisMix(map.rows)), [everything, map.rows]);
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
   const [to, setTo] = useState<Corner>({ row: 0, column: 0 });
@@ -186,7 +186,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         id: "ask-more",
         label: "Add an entry that asks for more than a category…",
         key: "n",
-        run: () => setAdding(true),
+        run: () => setQuestion("entry"),
       },
       {
         id: "propose",
@@ -201,14 +201,27 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         id: "other-map",
         label: "Put another map under this Mix…",
         key: "m",
-        run: () => setOther(true),
+        run: () => setQuestion("other"),
+      },
+      {
+        id: "keep-map",
+        label: "Keep this map on the shelf…",
+        key: "k",
+        can: view.document.categoryMap.entries.length > 0,
+        run: () => setQuestion("keep"),
+      },
+      {
+        id: "compare-maps",
+        label: "Compare this map with another…",
+        key: "c",
+        run: () => setQuestion("compare"),
       },
       {
         id: "reassign",
         label: "Reassign this category…",
         key: "r",
         can: row !== undefined,
-        run: () => setReassigning(true),
+        run: () => setQuestion("reassign"),
       },
       {
         id: "remove-entry",
@@ -222,9 +235,10 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         },
       },
     ],
-    [can, carryOut, change, drop, edit, everything, row],
+    [can, carryOut, change, drop, edit, everything, row, view.document.categoryMap],
   );
   useOffer("map", acts);
+  const close = () => setQuestion(undefined);
   const button = (id: string, words: string) => {
     const act = acts.find((one) => one.id === id);
     return (
@@ -254,6 +268,8 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
           {button("other-map", "Another map…")}
+          {button("keep-map", "Keep…")}
+          {button("compare-maps", "Compare…")}
           <a className="min-h-6 underline" href={`/api/mixes/${view.id}/map/document`}>
             As a file
           </a>
@@ -373,21 +389,14 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           </footer>
         </section>
       </div>
-      {reassigning && row && (
-        <ReassignDialog
-          view={view}
-          picked={[]}
-          category={row.category}
-          onClose={() => setReassigning(false)}
-        />
+      {question === "reassign" && row && (
+        <ReassignDialog view={view} picked={[]} category={row.category} onClose={close} />
       )}
-      {other && <OtherMapDialog view={view} onClose={() => setOther(false)} />}
-      {adding && (
-        <EntryDialog
-          view={view}
-          category={row?.category ?? "drums"}
-          onClose={() => setAdding(false)}
-        />
+      {question === "other" && <OtherMapDialog view={view} onClose={close} />}
+      {question === "keep" && <KeepMapDialog view={view} onClose={close} />}
+      {question === "compare" && <CompareMapsDialog first={`mix ${view.id}`} onClose={close} />}
+      {question === "entry" && (
+        <EntryDialog view={view} category={row?.category ?? "drums"} onClose={close} />
       )}
     </div>
   );

@@ -1,35 +1,36 @@
 import { useState } from "react";
-import type { Edit, MixView } from "../api/client";
-import { mapOf, useShelf } from "../api/queries";
+import { messageOf, type MixView, type NamedMap } from "../api/client";
 import { EffectForm } from "../reassign/EffectForm";
 import { Field, Select } from "../ui/FormDialog";
-
-type Named = Extract<Edit, { edit: "put-map" }>["map"];
+import { useMapFrom, useMapSources } from "./sources";
 
 interface Props {
   view: MixView;
   onClose: () => void;
 }
 
-/** Puts the Mix under the map of another Mix, or of a file, with all that would follow. */
+/** Puts the Mix under a kept map, that of another Mix, or of a file, with all that would follow. */
 export function OtherMapDialog({ view, onClose }: Props) {
-  const shelf = (useShelf().data ?? []).filter((one) => one.id !== view.id);
-  const [map, setMap] = useState<Named>();
-  const [inOrder, setInOrder] = useState(false);
-  const [problem, setProblem] = useState<string>();
+  const sources = useMapSources().filter((one) => one.id !== `mix ${view.id}`);
   const [from, setFrom] = useState("");
-  const take = (read: Promise<string>) => {
-    setProblem(undefined);
-    read
-      .then((text) => setMap(JSON.parse(text) as Named))
+  const [file, setFile] = useState<NamedMap>();
+  const [inOrder, setInOrder] = useState(false);
+  const [unread, setUnread] = useState<string>();
+  const source = useMapFrom(from);
+  const map = from ? (source.data ?? undefined) : file;
+  const problem = from ? source.error && messageOf(source.error) : unread;
+  const read = (chosen: File) => {
+    setFrom("");
+    setUnread(undefined);
+    chosen
+      .text()
+      .then((text) => setFile(JSON.parse(text) as NamedMap))
       .catch((error: unknown) => {
-        setMap(undefined);
-        setProblem(
+        setFile(undefined);
+        setUnread(
           error instanceof SyntaxError
             ? "This file is no JSON; choose one that was kept as a map."
-            : error instanceof Error
-              ? error.message
-              : String(error),
+            : messageOf(error),
         );
       });
   };
@@ -37,23 +38,15 @@ export function OtherMapDialog({ view, onClose }: Props) {
     <EffectForm
       view={view}
       title="Put another map under this Mix"
-      description="Channels follow it, but for what is pinned. Buses, controls and outputs are found by their names; “As a file” keeps the map that is here now, so that you can go back to it."
+      description="Channels follow it, but for what is pinned. Buses, controls and outputs are found by their names; K keeps the map that is here now, so that you can go back to it."
       edit={map && { edit: "put-map", map, inOrder }}
       onClose={onClose}
     >
-      <Field label="Of a Mix">
+      <Field label="From the shelf">
         <Select
           value={from}
-          choices={[
-            { id: "", label: "choose one" },
-            ...shelf.map((one) => ({ id: one.id, label: `${one.name} (${one.kind})` })),
-          ]}
-          onChange={(id) => {
-            setFrom(id);
-            if (id) {
-              take(mapOf(id));
-            }
-          }}
+          choices={[{ id: "", label: "choose one" }, ...sources]}
+          onChange={setFrom}
         />
       </Field>
       <Field label="Or of a file">
@@ -63,8 +56,7 @@ export function OtherMapDialog({ view, onClose }: Props) {
           onChange={(event) => {
             const chosen = event.target.files?.[0];
             if (chosen) {
-              setFrom("");
-              take(chosen.text());
+              read(chosen);
             }
           }}
         />
@@ -82,7 +74,7 @@ export function OtherMapDialog({ view, onClose }: Props) {
           “{map.name}”, {map.entries.length} entries
         </p>
       )}
-      {problem !== undefined && (
+      {problem && (
         <p role="alert" className="mt-2 border-l-2 border-wrong pl-2 text-wrong">
           {problem}
         </p>

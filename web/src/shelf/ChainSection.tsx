@@ -1,6 +1,7 @@
 import type { ChainLine } from "../api/client";
-import { useChains, useKnowledge, useRemoval } from "../api/queries";
+import { useChains, useKnowledge } from "../api/queries";
 import { Mark } from "../ui/Mark";
+import { KeptLine } from "./KeptLine";
 
 /** Chains that are kept, by what they are for. */
 export function ChainSection({ wanted }: { wanted: string }) {
@@ -28,35 +29,26 @@ export function ChainSection({ wanted }: { wanted: string }) {
 
 function Line({ line }: { line: ChainLine }) {
   const knowledge = useKnowledge().data;
-  const { mutate: removal } = useRemoval();
   const { name, category, purpose, chain } = line.chain;
   const family = knowledge?.categories.find((one) => one.path === category)?.family ?? "neutral";
-  const gone = line.removedAt !== undefined;
   const label = (processor: string) =>
     knowledge?.processors.find((one) => one.id === processor)?.label ?? processor;
   return (
-    <li className="grid grid-cols-[28px_240px_130px_minmax(0,1fr)_110px] items-baseline gap-3 border-b border-rule-2 py-1.5 max-md:grid-cols-1 max-md:gap-1">
-      <Mark family={family} />
-      <span className={`font-semibold ${gone ? "text-ink-2 line-through" : ""}`}>
-        <bdi>{name}</bdi>
+    <KeptLine
+      what="chain"
+      id={line.id}
+      name={name}
+      removed={line.removedAt !== undefined}
+      lead={<Mark family={family} />}
+      sort={category}
+    >
+      {purpose}{" "}
+      <span className="text-small">
+        {chain
+          .map((insert) => label(insert.processor).toLowerCase() + (insert.on ? "" : " (off)"))
+          .join(" → ")}
       </span>
-      <span className="text-ink-2">{category}</span>
-      <span className="text-ink-2">
-        {purpose}{" "}
-        <span className="text-small">
-          {chain
-            .map((insert) => label(insert.processor).toLowerCase() + (insert.on ? "" : " (off)"))
-            .join(" → ")}
-        </span>
-      </span>
-      <button
-        className="min-h-6 text-right text-small underline underline-offset-2"
-        aria-label={gone ? `Bring back ${name}` : `Remove ${name}`}
-        onClick={() => removal({ what: "chain", id: line.id, how: gone ? "back" : "remove" })}
-      >
-        {gone ? "Bring back" : "Remove"}
-      </button>
-    </li>
+    </KeptLine>
   );
 }
 

@@ -43,6 +43,7 @@ describe("the shelf", () => {
       "Sessions 1",
       "Templates to mix 1",
       "Templates for post-production 1",
+      "Category maps 0",
       "Chains 0",
     ]);
     expect(screen.queryByText("Old")).toBeNull();

@@ -21,6 +21,7 @@ import { plural, when } from "../ui/format";
 import { JOBS } from "../ui/jobs";
 import { ChainSection } from "./ChainSection";
 import { FlowThumb } from "./FlowThumb";
+import { MapSection } from "./MapSection";
 import { SpaceDialog } from "./SpaceDialog";
 
 /** Templates and sessions. Start here. */
@@ -171,6 +172,7 @@ export function ShelfPlace() {
           )
         );
       })}
+      <MapSection wanted={wanted} />
       <ChainSection wanted={wanted} />
       {dropped && (
         <SessionOfDrop

@@ -66,6 +66,7 @@ export function withServer() {
     answers.set("GET /api/knowledge", knowledge);
     answers.set("GET /api/mixes", []);
     answers.set("GET /api/chains", []);
+    answers.set("GET /api/maps", []);
     answers.set("GET /api/mixes/m1", view());
     answers.set("GET /api/mixes/m1/prints", []);
     answers.set("GET /api/mixes/m1/proof", {

@@ -162,8 +162,7 @@ public record Reassign(
   private Mix byHand(Mix mix, List<String> channels, List<MapSend> given) {
     String to = destination != null ? destination : stem == null ? null : tapped(mix, stem);
     FreshIds fresh = new FreshIds(mix);
-    Mix placed =
-        ChannelsById.change(mix, channels, channel -> placed(channel, to, given, fresh));
+    Mix placed = ChannelsById.change(mix, channels, channel -> placed(channel, to, given, fresh));
     Mix chained = chain == null ? placed : new PutChain(chain, channels).changed(placed);
     Set<String> wanted = Set.copyOf(channels);
     return controls == null || controls.isEmpty()

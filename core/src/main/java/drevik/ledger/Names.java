@@ -8,13 +8,20 @@ import java.util.Map;
 public final class Names {
   private final Map<String, String> names = new HashMap<>();
   private final int sampleRate;
+  private final boolean idsAreNames;
 
-  private Names(int sampleRate) {
+  private Names(int sampleRate, boolean idsAreNames) {
     this.sampleRate = sampleRate;
+    this.idsAreNames = idsAreNames;
+  }
+
+  /** For what speaks of things by their names, as a map apart from any Mix does. */
+  public static Names ofNames() {
+    return new Names(1, true);
   }
 
   public static Names of(Mix mix) {
-    Names all = new Names(mix.sampleRate());
+    Names all = new Names(mix.sampleRate(), false);
     mix.specifications().forEach(one -> all.names.put(one.id(), one.name()));
     mix.outputs().forEach(one -> all.names.put(one.id(), one.name()));
     mix.controls().forEach(one -> all.names.put(one.id(), one.name()));
@@ -24,7 +31,7 @@ public final class Names {
 
   /** The name of a thing; empty for one that is not there. */
   public String of(String id) {
-    return names.getOrDefault(id, "");
+    return idsAreNames ? id : names.getOrDefault(id, "");
   }
 
   double seconds(long frames) {

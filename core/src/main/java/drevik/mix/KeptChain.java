@@ -23,11 +23,7 @@ public record KeptChain(String name, String category, String purpose, List<Inser
    * @throws Refused if there is none, or what is said of it cannot be
    */
   public static KeptChain of(Channel channel, String name, String category, String purpose) {
-    String clean = name == null ? "" : name.strip();
-    if (clean.isEmpty() || clean.chars().anyMatch(Character::isISOControl)) {
-      throw new Refused("A chain is kept under a name; write one.");
-    }
-    Limits.requireText(clean, Limits.NAME, "A name");
+    String clean = Limits.keptName(name, "A chain");
     Limits.requireText(purpose, Limits.COMMENT, "A purpose");
     if (!CategoryTree.has(category)) {
       throw new Refused(CategoryTree.unknownMessage(category));

@@ -49,6 +49,20 @@ public final class Limits {
   }
 
   /**
+   * The name under which something is kept on the shelf, without blanks around it.
+   *
+   * @throws Refused if there is none, or it is too long
+   */
+  public static String keptName(@Nullable String name, String what) {
+    String clean = name == null ? "" : name.strip();
+    if (clean.isEmpty() || clean.chars().anyMatch(Character::isISOControl)) {
+      throw new Refused(what + " is kept under a name; write one.");
+    }
+    requireText(clean, NAME, "A name");
+    return clean;
+  }
+
+  /**
    * Null is no text, and short enough.
    *
    * @throws Refused naming what is too long, and by how much

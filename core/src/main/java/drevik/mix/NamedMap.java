@@ -54,6 +54,19 @@ public record NamedMap(int version, String name, List<MapEntry> entries) {
   }
 
   /**
+   * The map of a Mix, as it is kept on the shelf.
+   *
+   * @throws Refused if it has no name, says nothing, or points at one of two things of a name
+   */
+  public static NamedMap kept(Mix mix, @Nullable String name) {
+    NamedMap map = of(mix, Limits.keptName(name, "A category map"));
+    if (map.entries().isEmpty()) {
+      throw new Refused("The category map of this Mix says nothing yet; write into it first.");
+    }
+    return map;
+  }
+
+  /**
    * The same map with the ids of a Mix.
    *
    * @throws Refused with every name that the Mix does not have, or has twice

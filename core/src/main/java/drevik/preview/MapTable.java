@@ -110,14 +110,10 @@ public record MapTable(List<MapColumn> columns, List<MapRow> rows) {
       Names names,
       Map<String, Integer> channels,
       Map<String, Integer> pins) {
-    String asks =
-        entry.asksForCategoryAlone()
-            ? ""
-            : Answer.nameOf(entry).substring(entry.category().length() + 2);
     return new MapRow(
         entry.id(),
         entry.category(),
-        asks,
+        Answer.asksBeside(entry),
         CategoryTree.depthOf(entry.category()),
         channels.getOrDefault(entry.id(), 0),
         pins.getOrDefault(entry.id(), 0),

@@ -33,6 +33,13 @@ public record Answer(Slot slot, @Nullable Object value, MapEntry by) {
     return "from the category map: " + nameOf(by);
   }
 
+  /** What an entry asks for beside its category, in words; empty for nothing. */
+  public static String asksBeside(MapEntry entry) {
+    return entry.asksForCategoryAlone()
+        ? ""
+        : nameOf(entry).substring(entry.category().length() + 2);
+  }
+
   /** What an entry is called: its category, and what else it asks for. */
   public static String nameOf(MapEntry entry) {
     StringBuilder words = new StringBuilder(entry.category());

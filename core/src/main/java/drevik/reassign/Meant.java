@@ -70,8 +70,7 @@ public record Meant(
   private boolean means(Channel channel) {
     return MapAnswers.decidesOf(channel)
         && (category == null || CategoryTree.isWithin(channel.category(), category))
-        && (category != null
-            || MapAnswers.speaksOf(entry(channel.category()), Asked.of(channel)));
+        && (category != null || MapAnswers.speaksOf(entry(channel.category()), Asked.of(channel)));
   }
 
   /**

@@ -176,7 +176,8 @@ class BusEditsTest {
   }
 
   private static Reassign reassign(List<String> channels, boolean inMap, String to) {
-    return new Reassign(Meant.picked(channels), inMap, null, to, null, null, null, null, null, null);
+    return new Reassign(
+        Meant.picked(channels), inMap, null, to, null, null, null, null, null, null);
   }
 
   @Test

@@ -10,15 +10,19 @@ import drevik.ledger.MapText;
 import drevik.ledger.Names;
 import drevik.mix.CategoryMap;
 import drevik.mix.Control;
+import drevik.mix.Insert;
 import drevik.mix.MapEntry;
+import drevik.mix.MapEntryBuilder;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
+import drevik.mix.NamedMap;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.mix.field.Field;
 import drevik.mix.field.MapEntryField;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -148,5 +152,49 @@ class MapTableTest {
     assertThatThrownBy(() -> new SayOfMap(List.of(words("zithers", "colour", "bass"))).applyTo(MIX))
         .hasMessageContaining("no entry “zithers”");
     assertThatThrownBy(() -> new SayOfMap(List.of()).applyTo(MIX)).hasMessageContaining("Write 1");
+  }
+
+  @Test
+  void twoMapsDifferInWhatTheySay() {
+    NamedMap one = NamedMap.of(say("drums/kick", "sends", "Plate -12"), "one");
+    Mix changed = say("drums/kick", "sends", "Plate -9");
+    MapEntry ada =
+        MapEntryBuilder.builder(MapEntry.of("drums/kick"))
+            .id("e")
+            .person("Ada")
+            .trimDb(-3.0)
+            .build();
+    NamedMap other =
+        NamedMap.of(changed.withCategoryMap(changed.categoryMap().saying(ada, e -> e)), "other");
+    assertThat(MapDifference.between(one, other))
+        .containsExactly(
+            new MapDifference("drums/kick", "", "sends", "Sends", "Plate −12", "Plate −9"),
+            new MapDifference("drums/kick", "of Ada", "trimDb", "Trim dB", "", "−3"));
+    assertThat(MapDifference.between(other, one)).hasSize(2);
+    assertThat(MapDifference.between(one, one)).isEmpty();
+    assertThatThrownBy(() -> MapDifference.between(one, new NamedMap(9, "new", List.of())))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("version 9");
+  }
+
+  @Test
+  void chainsOfTheSameProcessorsMayBeSetOtherwise() {
+    assertThat(MapDifference.between(limited("a", -1), limited("b", -1))).as("ids").isEmpty();
+    assertThat(MapDifference.between(limited("a", -1), limited("a", -3)))
+        .containsExactly(
+            new MapDifference("drums", "", "chain", "Chain", "limiter", "limiter, set otherwise"));
+  }
+
+  private static NamedMap limited(String id, double ceiling) {
+    Insert limiter = new Insert(id, "limiter", true, false, Map.of("ceiling", ceiling), null);
+    return new NamedMap(1, "limited", List.of(MapEntry.of("drums").withChain(List.of(limiter))));
+  }
+
+  @Test
+  void aMapIsKeptUnderANameIfItSaysSomething() {
+    assertThat(NamedMap.kept(MIX, " Loud ").name()).isEqualTo("Loud");
+    assertThatThrownBy(() -> NamedMap.kept(MIX, " ")).hasMessageContaining("write one");
+    assertThatThrownBy(() -> NamedMap.kept(MIX.withCategoryMap(CategoryMap.EMPTY), "x"))
+        .hasMessageContaining("says nothing yet");
   }
 }

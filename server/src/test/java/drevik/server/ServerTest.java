@@ -415,6 +415,44 @@ class ServerTest {
   }
 
   @Test
+  void mapsAreKeptComparedRemovedAndBroughtBack() {
+    String mix = session();
+    JsonNode kept =
+        server.post("/api/maps", Map.of("mix", mix, "name", "As delivered")).body().path(0);
+    assertThat(kept.path("name").asString()).isEqualTo("As delivered");
+    assertThat(kept.path("entries").asInt()).isPositive();
+    assertThat(server.post("/api/maps", Map.of("mix", mix, "name", " ")).detail())
+        .contains("write one");
+    JsonNode one = server.get("/api/maps/" + kept.path("id").asString()).body();
+    Map<String, Object> cell = Map.of("entry", "drums/kick", "field", "trimDb", "text", "-4,5");
+    assertThat(server.edit(mix, 1, Map.of("edit", "say-of-map", "cells", List.of(cell))).status())
+        .isEqualTo(200);
+    JsonNode now = server.get("/api/mixes/" + mix + "/map/document").body();
+    JsonNode lines = server.post("/api/maps/differences", Map.of("one", one, "other", now)).body();
+    assertThat(lines).hasSize(1);
+    assertThat(lines.path(0).path("other").asString()).isEqualTo("−4.5");
+    Map<String, Object> back = Map.of("edit", "put-map", "map", one, "inOrder", false);
+    assertThat(server.edit(mix, 2, back).status()).isEqualTo(200);
+    JsonNode again = server.get("/api/mixes/" + mix + "/map/document").body();
+    assertThat(server.post("/api/maps/differences", Map.of("one", one, "other", again)).body())
+        .isEmpty();
+    String there = "/api/space/map/" + kept.path("id").asString();
+    assertThat(server.delete(there).status()).isEqualTo(200);
+    assertThat(server.get("/api/maps").body().toString()).contains("removedAt");
+    assertThat(server.post(there + "/back", Map.of()).status()).isEqualTo(200);
+    assertThat(server.get("/api/maps").body().toString()).doesNotContain("removedAt");
+    assertThat(server.delete(there).status()).isEqualTo(200);
+    assertThat(server.delete(there + "/for-good").status()).isEqualTo(200);
+    assertThat(server.get("/api/maps/" + kept.path("id").asString()).status()).isEqualTo(404);
+    assertThat(
+            server
+                .post("/api/mixes/" + mix + "/meant", Map.of("channels", List.of(), "words", "hat"))
+                .body()
+                .toString())
+        .contains("hat");
+  }
+
+  @Test
   void whatCanStandInAnOutlineIsOfferedAndListsBecomeLines() {
     Map<String, Object> place = Map.of("text", "Kick :ste", "line", 1, "column", 9);
     JsonNode offered = server.post("/api/outline/completion", place).body();

@@ -72,7 +72,9 @@ class MapController {
     return EffectView.of(mixes.base(id, null).head(), wanted.edit());
   }
 
-  /** The whole Mix as an edit would leave it, for those who want to look at it; nothing is changed. */
+  /**
+   * The whole Mix as an edit would leave it, for those who want to look at it; nothing is changed.
+   */
   @PostMapping("/effect/mix")
   MixChange mixThen(@PathVariable String id, @RequestBody EffectRequest wanted) {
     return EffectView.then(mixes.base(id, null).head(), wanted.edit());

@@ -5,7 +5,8 @@ enum Removable {
   MIX("mix", "mix"),
   DELIVERY("delivery", "delivery"),
   PRINT("print_run", "print"),
-  CHAIN("kept_chain", "chain");
+  CHAIN("kept_chain", "chain"),
+  MAP("kept_map", "map");
 
   private final String table;
   private final String word;
@@ -13,6 +14,11 @@ enum Removable {
   Removable(String table, String word) {
     this.table = table;
     this.word = word;
+  }
+
+  /** True for what is on the shelf for itself: no print and no other row speaks of it. */
+  boolean standsAlone() {
+    return this == CHAIN || this == MAP;
   }
 
   String table() {

@@ -79,7 +79,7 @@ public class Removal {
   }
 
   private boolean isPrinted(Removable what, String id) {
-    if (what == Removable.CHAIN) {
+    if (what.standsAlone()) {
       return false;
     }
     String column = what == Removable.MIX ? "mix_id" : "id";
@@ -148,7 +148,8 @@ public class Removal {
             case MIX -> dropMix(id, files);
             case DELIVERY -> dropDelivery(id, files);
             case PRINT -> dropPrint(id, files);
-            case CHAIN -> jdbc.sql("delete from kept_chain where id = ?").param(id).update();
+            case CHAIN, MAP ->
+                jdbc.sql("delete from " + what.table() + " where id = ?").param(id).update();
           }
         });
     // Files go when no row speaks of them any more.

@@ -1,0 +1,55 @@
+package drevik.server.map;
+
+import drevik.codec.Documents;
+import drevik.mix.NamedMap;
+import drevik.preview.MapDifference;
+import drevik.server.map.KeptMaps.KeptMapLine;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Category maps on the shelf; how they are removed and brought back is as with all else. */
+@RestController
+@RequestMapping(path = "/api/maps", produces = MediaType.APPLICATION_JSON_VALUE)
+class KeptMapController {
+  /** The map of a Mix, and under what it is to be kept. */
+  record NewKeptMap(String mix, String name) {}
+
+  /** Two maps, side by side. */
+  record TwoMaps(NamedMap one, NamedMap other) {}
+
+  private final KeptMaps maps;
+
+  KeptMapController(KeptMaps maps) {
+    this.maps = maps;
+  }
+
+  /** The latest first. */
+  @GetMapping
+  List<KeptMapLine> maps() {
+    return maps.list();
+  }
+
+  @PostMapping
+  List<KeptMapLine> keepMap(@RequestBody NewKeptMap wanted) {
+    maps.keep(wanted.mix(), wanted.name());
+    return maps.list();
+  }
+
+  /** One as a document, with names in the place of ids. */
+  @GetMapping("/{id}")
+  String keptMap(@PathVariable String id) {
+    return Documents.writeMap(maps.find(id));
+  }
+
+  /** What two maps do not say alike. */
+  @PostMapping("/differences")
+  List<MapDifference> differences(@RequestBody TwoMaps maps) {
+    return MapDifference.between(maps.one(), maps.other());
+  }
+}

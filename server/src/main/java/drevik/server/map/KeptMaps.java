@@ -1,0 +1,66 @@
+package drevik.server.map;
+
+import drevik.mix.NamedMap;
+import drevik.mix.Validity;
+import drevik.server.Ids;
+import drevik.server.NotFound;
+import drevik.server.mix.Mixes;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Category maps apart from any Mix, kept under names. */
+@Service
+public class KeptMaps {
+  /**
+   * A map on the shelf.
+   *
+   * @param entries how many it has
+   * @param removedAt null for one that is there
+   */
+  record KeptMapLine(
+      String id, String name, int entries, Instant at, @Nullable Instant removedAt) {}
+
+  private final KeptMapRows rows;
+  private final Mixes mixes;
+  private final Clock clock;
+
+  KeptMaps(KeptMapRows rows, Mixes mixes, Clock clock) {
+    this.rows = rows;
+    this.mixes = mixes;
+    this.clock = clock;
+  }
+
+  /** The latest first. */
+  @Transactional(readOnly = true)
+  public List<KeptMapLine> list() {
+    return rows.findAllByOrderByAtDesc().stream()
+        .map(
+            row ->
+                new KeptMapLine(
+                    row.id, row.map.name(), row.map.entries().size(), row.at, row.removedAt))
+        .toList();
+  }
+
+  @Transactional(readOnly = true)
+  public NamedMap find(String id) {
+    return rows.findById(id)
+        .map(row -> row.map)
+        .orElseThrow(() -> new NotFound("There is no such map on the shelf any more."));
+  }
+
+  /** Keeps the map of a Mix as it is now. */
+  @Transactional
+  public void keep(String mix, String name) {
+    keep(NamedMap.kept(mixes.document(mix), name));
+  }
+
+  @Transactional
+  public void keep(NamedMap map) {
+    Validity.require(map);
+    rows.save(new KeptMapRow(Ids.next(), map, clock.instant()));
+  }
+}

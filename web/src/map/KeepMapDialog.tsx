@@ -1,0 +1,29 @@
+import { useState } from "react";
+import type { MixView } from "../api/client";
+import { useKeepMap } from "../api/queries";
+import { Field, FormDialog } from "../ui/FormDialog";
+
+/** Puts the map of a Mix on the shelf, under a name. */
+export function KeepMapDialog({ view, onClose }: { view: MixView; onClose: () => void }) {
+  const { ask } = useKeepMap();
+  const [name, setName] = useState(view.document.name);
+  return (
+    <FormDialog
+      title="Keep this category map"
+      description="It speaks of buses, controls and outputs by their names, so that it can be put under any Mix that has such."
+      does="Keep it"
+      onClose={onClose}
+      onSubmit={() => ask({ mix: view.id, name })}
+    >
+      <Field label="Name">
+        <input
+          required
+          dir="auto"
+          className="border-b border-rule bg-transparent py-1"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </Field>
+    </FormDialog>
+  );
+}
