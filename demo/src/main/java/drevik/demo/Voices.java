@@ -213,6 +213,66 @@ final class Voices {
     }
   }
 
+  /**
+   * Somebody who talks: syllables of a consonant and a vowel, four or five a second, in phrases
+   * between which they breathe. The pitch falls towards the end of a phrase.
+   *
+   * @param hertz of the voice
+   */
+  static void spoken(
+      float[] out, double at, double level, double hertz, double seconds, long seed) {
+    SplittableRandom chance = new SplittableRandom(seed);
+    double t = at;
+    while (t < at + seconds) {
+      int syllables = 5 + chance.nextInt(7);
+      for (int n = 0; n < syllables && t < at + seconds; n++) {
+        double consonant = 0.03 + 0.04 * chance.nextDouble();
+        double vowel = 0.11 + 0.1 * chance.nextDouble();
+        double stress = chance.nextInt(3) == 0 ? 1 : 0.7;
+        hiss(out, t, 0.12 * level * stress, 0.012, consonant / 4, 0, chance.nextLong());
+        double pitch = hertz * (1.08 - 0.2 * n / syllables) * (0.96 + 0.08 * chance.nextDouble());
+        sung(
+            out,
+            t + consonant,
+            level * stress,
+            pitch,
+            vowel + 0.06,
+            chance.nextInt(5),
+            0.02,
+            chance.nextLong());
+        t += consonant + vowel;
+      }
+      t += 0.25 + 0.35 * chance.nextDouble();
+    }
+  }
+
+  /** A steady bed of air or machines: noise below a frequency, swelling slowly. */
+  static void bed(float[] out, double level, double hertz, long seed) {
+    SplittableRandom noise = new SplittableRandom(seed);
+    double keep = 1 - Math.exp(-2 * Math.PI * hertz / RATE);
+    double low = 0;
+    double lower = 0;
+    for (int i = 0; i < out.length; i++) {
+      low += keep * (noise.nextDouble() * 2 - 1 - low);
+      lower += keep * (low - lower);
+      double swell = 1 + 0.3 * sine(2 * Math.PI * 0.13 * i / RATE + seed);
+      out[i] += (float) (level * swell * lower / Math.sqrt(keep));
+    }
+  }
+
+  /** A machine that runs: a hum with overtones, from standstill to standstill. */
+  static void motor(float[] out, double at, double level, double hertz, double seconds) {
+    int start = (int) (at * RATE);
+    double phase = 0;
+    for (int i = 0; i < seconds * RATE && start + i < out.length; i++) {
+      double t = (double) i / RATE;
+      double run = Math.min(1, t / 0.8) * Math.min(1, (seconds - t) / 0.8);
+      phase += 2 * Math.PI * hertz * (0.4 + 0.6 * run) / RATE;
+      double sum = sine(phase) + 0.5 * sine(2 * phase) + 0.3 * sine(5 * phase);
+      out[start + i] += (float) (level * run * sum * 0.5);
+    }
+  }
+
   /** Noise that rises in pitch and level. */
   static void riser(float[] out, double at, double level, double seconds, long seed) {
     SplittableRandom noise = new SplittableRandom(seed);

@@ -32,9 +32,6 @@ final class Weathervane {
     12, 15, 17, 19, 17, 15, 12, 10, 12, 15, 19, 22, 20, 17, 15, 12
   };
 
-  /** One delivered file. */
-  record Track(String fileName, int sampleRate, SampleFormat format, float[][] audio) {}
-
   private record Part(String fileName, Consumer<float[]> play) {}
 
   private Weathervane() {}
@@ -65,38 +62,27 @@ final class Weathervane {
         .forEach(
             i -> {
               parts.get(i).play().accept(mono[i]);
-              bringTo(PEAK, mono[i]);
+              Signals.bringTo(PEAK, mono[i]);
             });
     List<Track> tracks = new ArrayList<>();
     for (int i = 0; i < parts.size(); i++) {
       tracks.add(deliver(parts.get(i).fileName(), mono[i]));
     }
-    tracks.add(stereo("09 Room St.wav", room(mono, 0), room(mono, 1)));
-    tracks.add(stereo("VERB print.wav", wash(mono[23], 0), wash(mono[23], 1)));
+    tracks.add(Track.of("09 Room St.wav", room(mono, 0), room(mono, 1)));
+    tracks.add(Track.of("VERB print.wav", Signals.wash(mono[23], 0), Signals.wash(mono[23], 1)));
     tracks.add(roughMix(mono));
     return tracks;
   }
 
-  /** Everyone recorded with the same headroom. */
-  private static void bringTo(float peak, float[] audio) {
-    float most = 0;
-    for (float x : audio) {
-      most = Math.max(most, Math.abs(x));
-    }
-    if (most > 0) {
-      scale(audio, peak / most);
-    }
-  }
-
   private static Track deliver(String name, float[] mono) {
     if (name.startsWith("Harmonium")) {
-      return stereo(name, mono, mono);
+      return Track.of(name, mono, mono);
     }
     if (name.startsWith("12 MRMBA")) {
-      return stereo(name, mono, late(mono, 0.0007));
+      return Track.of(name, mono, Signals.late(mono, 0.0007));
     }
     if (name.startsWith("Nyl gtr 2")) {
-      return new Track(name, 44_100, SampleFormat.PCM_24, new float[][] {at44100(mono)});
+      return new Track(name, 44_100, SampleFormat.PCM_24, new float[][] {Signals.at44100(mono)});
     }
     if (name.startsWith("Flghn")) {
       for (int i = 0; i < mono.length; i++) {
@@ -107,14 +93,10 @@ final class Weathervane {
     return new Track(name, RATE, format, new float[][] {mono});
   }
 
-  private static Track stereo(String name, float[] left, float[] right) {
-    return new Track(name, RATE, SampleFormat.PCM_24, new float[][] {left, right});
-  }
-
   private static List<Part> parts() {
     List<Part> parts = new ArrayList<>();
     parts.add(new Part("01_KIK IN.wav", out -> kicks(out, 0.7, 0.5)));
-    parts.add(new Part("02_KIK OUT.wav", out -> kicks(late(out, 0), 0.55, 0.1)));
+    parts.add(new Part("02_KIK OUT.wav", out -> kicks(Signals.late(out, 0), 0.55, 0.1)));
     parts.add(new Part("03 Snr Top.wav", out -> snares(out, 0.6, 0.5)));
     parts.add(
         new Part(
@@ -134,7 +116,7 @@ final class Weathervane {
     parts.add(new Part("12 MRMBA hi.wav", out -> marimba(out, 36, 2)));
     parts.add(new Part("13_frame drum.wav", Weathervane::frameDrum));
     parts.add(new Part("UprBass DI.wav", out -> bass(out, 0.55, 0.55)));
-    parts.add(new Part("Upr Bass mic.wav", out -> bass(late(out, 0), 0.5, 0.75)));
+    parts.add(new Part("Upr Bass mic.wav", out -> bass(Signals.late(out, 0), 0.5, 0.75)));
     parts.add(new Part("Harmonium_st.wav", Weathervane::harmonium));
     parts.add(new Part("NylonGtr 1.wav", out -> guitar(out, 0)));
     parts.add(new Part("Nyl gtr 2 44k.wav", out -> guitar(out, 3)));
@@ -196,7 +178,7 @@ final class Weathervane {
     kicks(out, 0.08, 0.2);
     snares(out, 0.16, 0.9);
     hats(out);
-    scale(out, 0.6f);
+    Signals.scale(out, 0.6f);
     for (int bar = 8; bar < 15; bar += 2) {
       Voices.hiss(out, time(bar, 0), 0.4, 0.003, 0.6, side == 1 ? 3_100 : 4_300, bar * side);
     }
@@ -332,23 +314,7 @@ final class Weathervane {
   }
 
   private static void flip(float[] out) {
-    scale(out, -1);
-  }
-
-  private static void scale(float[] out, float gain) {
-    for (int i = 0; i < out.length; i++) {
-      out[i] *= gain;
-    }
-  }
-
-  private static float[] late(float[] in, double seconds) {
-    int shift = (int) (seconds * RATE);
-    if (shift == 0) {
-      return in;
-    }
-    float[] out = new float[in.length];
-    System.arraycopy(in, 0, out, shift, in.length - shift);
-    return out;
+    Signals.scale(out, -1);
   }
 
   /** The whole kit from three metres away, a little different on either side. */
@@ -360,23 +326,7 @@ final class Weathervane {
         kit[i] += gain * mono[part][i];
       }
     }
-    return wash(kit, side);
-  }
-
-  /** Four echoes into each other: a room of sorts. */
-  private static float[] wash(float[] in, int side) {
-    float[] out = new float[in.length];
-    int[] taps = side == 0 ? new int[] {431, 977, 1787, 2903} : new int[] {487, 1049, 1667, 3067};
-    for (int i = 0; i < in.length; i++) {
-      float sum = i >= 380 ? in[i - 380] * 0.5f : 0;
-      for (int tap : taps) {
-        if (i >= tap) {
-          sum += 0.16f * out[i - tap] + 0.12f * in[i - tap];
-        }
-      }
-      out[i] = sum;
-    }
-    return out;
+    return Signals.wash(kit, side);
   }
 
   /** What the band sent as its own rough mix: everything, louder than it should be. */
@@ -397,28 +347,6 @@ final class Weathervane {
         channel[i] = (float) Math.tanh(channel[i] * 1.6) * 0.9f;
       }
     }
-    return stereo("Weathervane ROUGH mix v2.wav", left, right);
-  }
-
-  /**
-   * Windowed-sinc interpolation from 48 to 44.1 kHz; the guitarist's own machine ran at that rate.
-   */
-  private static float[] at44100(float[] in) {
-    double step = 48_000 / 44_100.0;
-    float[] out = new float[(int) (in.length / step)];
-    double cutoff = 1 / step;
-    for (int i = 0; i < out.length; i++) {
-      double at = i * step;
-      int centre = (int) at;
-      double sum = 0;
-      for (int k = Math.max(0, centre - 15); k < Math.min(in.length, centre + 17); k++) {
-        double x = (k - at) * cutoff;
-        double window = 0.5 + 0.5 * Voices.sine(Math.PI * ((k - at) / 17 + 0.5));
-        double sinc = Math.abs(x) < 1e-9 ? 1 : Voices.sine(Math.PI * x) / (Math.PI * x);
-        sum += in[k] * cutoff * sinc * window;
-      }
-      out[i] = (float) sum;
-    }
-    return out;
+    return Track.of("Weathervane ROUGH mix v2.wav", left, right);
   }
 }

@@ -24,7 +24,7 @@ class ProgrammeTest {
 
   @BeforeAll
   static void sum() {
-    for (Weathervane.Track track : Weathervane.tracks()) {
+    for (Track track : Weathervane.tracks()) {
       if (track.sampleRate() == RATE) {
         String name = track.fileName().toLowerCase();
         boolean drum = name.matches(".*(kick|kik|sn|oh|tom|hat|hh).*");

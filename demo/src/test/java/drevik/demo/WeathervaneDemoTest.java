@@ -30,7 +30,7 @@ class WeathervaneDemoTest {
 
   @BeforeAll
   static void write() throws IOException {
-    for (Path file : WeathervaneDemo.writeDelivery(folder)) {
+    for (Path file : Demo.WEATHERVANE.writeDelivery(folder)) {
       FOUND.put(file.getFileName().toString(), Inspector.inspect(file));
     }
   }
@@ -85,7 +85,7 @@ class WeathervaneDemoTest {
 
   @Test
   void theTemplateIsSoundAndItsStemsHoldEveryGroup() {
-    Mix template = WeathervaneDemo.template();
+    Mix template = Demo.WEATHERVANE.template();
     assertThat(SignalGraph.of(template).fault()).isEmpty();
     FileNames.requireSound(template, new NamePattern.Occasion(1, LocalDate.EPOCH));
     assertThat(template.channels()).allMatch(channel -> channel.clips().isEmpty());

@@ -13,7 +13,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
 import drevik.codec.Documents;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import java.io.IOException;
@@ -233,7 +233,7 @@ class RandomKillsTest {
   }
 
   private void open() throws Exception {
-    Mix demo = WeathervaneDemo.template();
+    Mix demo = Demo.WEATHERVANE.template();
     channels = demo.channels().stream().map(Channel::id).limit(8).toList();
     String template = Documents.writeMix(demo);
     String made = json(address(), "POST", "api/mixes/files", template).path("id").asString();

@@ -3,7 +3,7 @@ package drevik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import drevik.edit.SetChannels;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -32,7 +32,7 @@ class ConcurrencyTest {
   private static final int EDITS = 12;
 
   private static String mix() {
-    return server.bean(Shelf.class).create(WeathervaneDemo.template(), "test");
+    return server.bean(Shelf.class).create(Demo.WEATHERVANE.template(), "test");
   }
 
   private static Channel channel(String mix, String id) {

@@ -7,7 +7,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.Sha256;
 import drevik.audio.WavWriter;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import drevik.mix.Limits;
 import drevik.server.RunningServer.Answer;
 import drevik.server.intake.Uploads;
@@ -52,7 +52,7 @@ class IntakeTest {
   @BeforeEach
   void open() {
     Shelf shelf = server.bean(Shelf.class);
-    mix = shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Song");
+    mix = shelf.startSession(shelf.create(Demo.WEATHERVANE.template(), "test"), "Song");
     delivery = delivery("A client");
   }
 
@@ -523,7 +523,7 @@ class IntakeTest {
   void whatIsPutIntoTheInboxBecomesADeliveryOfItsSession() throws IOException {
     // Sessions of one name are told apart by their ids.
     Shelf shelf = server.bean(Shelf.class);
-    String template = shelf.create(WeathervaneDemo.template(), "test");
+    String template = shelf.create(Demo.WEATHERVANE.template(), "test");
     shelf.startSession(template, "Song");
     // Nor is one mixed up with another that is called like its id, or a name no folder can have.
     shelf.startSession(template, mix);
@@ -550,7 +550,7 @@ class IntakeTest {
   @Test
   void anEntryThatCannotBeTakenHoldsUpNoOtherAndALongNameIsOneDelivery() throws IOException {
     Shelf shelf = server.bean(Shelf.class);
-    mix = shelf.startSession(shelf.create(WeathervaneDemo.template(), "test"), "Watched");
+    mix = shelf.startSession(shelf.create(Demo.WEATHERVANE.template(), "test"), "Watched");
     Path inbox = Files.createDirectories(server.data().resolve("inbox/Watched"));
     // No folder of this program's, though it is called so.
     Path stranger = Files.writeString(inbox.resolve(".taking-stranger"), "not a folder");

@@ -3,7 +3,7 @@ package drevik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.codec.Documents;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
@@ -19,7 +19,7 @@ class MigrationTest {
     Flyway.configure().dataSource(database).target("7").load().migrate();
     JdbcClient jdbc = JdbcClient.create(database);
     String document =
-        Documents.writeMix(WeathervaneDemo.template())
+        Documents.writeMix(Demo.WEATHERVANE.template())
             .replaceFirst("\"version\" : \\d+", "\"version\" : 2");
     jdbc.sql(
             "insert into mix (id, name, kind, head, last, version, created_at, changed_at)"
@@ -57,6 +57,6 @@ class MigrationTest {
         .containsExactly("p1");
     String kept = jdbc.sql("select document::text from mix_revision").query(String.class).single();
     assertThat(Documents.readTrusted(kept).channels())
-        .hasSameSizeAs(WeathervaneDemo.template().channels());
+        .hasSameSizeAs(Demo.WEATHERVANE.template().channels());
   }
 }

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import drevik.mix.Mix;
 import drevik.server.RunningServer.Answer;
 import drevik.server.mix.Shelf;
@@ -38,7 +38,7 @@ class ServerTest {
 
   private static String session() {
     Shelf shelf = server.bean(Shelf.class);
-    String template = shelf.create(WeathervaneDemo.template(), "test");
+    String template = shelf.create(Demo.WEATHERVANE.template(), "test");
     return shelf.startSession(template, "Test song");
   }
 
@@ -578,7 +578,7 @@ class ServerTest {
       assertThat(item.path("sketch").path("columns").size()).isGreaterThan(3);
       assertThat(item.path("sketch").path("ties")).isNotEmpty();
     }
-    assertThat(shelf).doesNotContainKey(WeathervaneDemo.SESSION_NAME);
+    assertThat(shelf).doesNotContainKey(Demo.WEATHERVANE.session());
   }
 
   @Test

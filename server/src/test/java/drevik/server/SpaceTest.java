@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavWriter;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
 import drevik.server.RunningServer.Answer;
 import drevik.server.intake.Uploads;
 import drevik.server.mix.Shelf;
@@ -40,7 +40,7 @@ class SpaceTest {
   @BeforeEach
   void create() {
     Shelf shelf = server.bean(Shelf.class);
-    String template = shelf.create(WeathervaneDemo.template(), "test");
+    String template = shelf.create(Demo.WEATHERVANE.template(), "test");
     mix = shelf.startSession(template, "Song");
     other = shelf.startSession(template, "Other song");
   }

@@ -39,6 +39,18 @@ public final class Starters {
         radioDrama());
   }
 
+  /**
+   * The one of that name.
+   *
+   * @throws Refused if none is called so
+   */
+  public static Mix named(String name) {
+    return all().stream()
+        .filter(starter -> starter.name().equals(name))
+        .findFirst()
+        .orElseThrow(() -> new Refused("No starter is called “" + name + "”."));
+  }
+
   static Mix largePop() {
     StarterBuilder b =
         new StarterBuilder(

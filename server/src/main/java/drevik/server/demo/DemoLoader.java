@@ -1,7 +1,8 @@
 package drevik.server.demo;
 
 import drevik.audio.Sha256;
-import drevik.demo.WeathervaneDemo;
+import drevik.demo.Demo;
+import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.server.DrevikProperties;
 import drevik.server.intake.Deliveries;
@@ -25,7 +26,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /**
- * Loads the demo once: a session from its starter with the delivery seated, and the delivery as a
+ * Loads each demo once: a session from its starter with the delivery seated, and the delivery as a
  * folder to drop by hand. It goes the way that a person's files go, step by step; a load that was
  * interrupted goes on where it broke off, as each step is done once however often it is asked for.
  */
@@ -33,10 +34,6 @@ import org.springframework.stereotype.Component;
 @Order(2)
 class DemoLoader implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
-  private static final String MILESTONE = "demo loaded";
-  private static final Deliveries.From FROM =
-      new Deliveries.From("The Lantern Quarry", "The Lantern Quarry", "Weathervane");
-
   private final DrevikProperties properties;
   private final Shelf shelf;
   private final Mixes mixes;
@@ -44,6 +41,7 @@ class DemoLoader implements ApplicationRunner {
   private final SeatDeliveries seating;
   private final ReceiveFiles receiving;
   private final InspectFiles inspecting;
+  private final MixEdits edits;
   private final Milestones milestones;
 
   DemoLoader(
@@ -54,6 +52,7 @@ class DemoLoader implements ApplicationRunner {
       SeatDeliveries seating,
       ReceiveFiles receiving,
       InspectFiles inspecting,
+      MixEdits edits,
       Milestones milestones) {
     this.properties = properties;
     this.shelf = shelf;
@@ -62,46 +61,69 @@ class DemoLoader implements ApplicationRunner {
     this.seating = seating;
     this.receiving = receiving;
     this.inspecting = inspecting;
+    this.edits = edits;
     this.milestones = milestones;
   }
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    if (!properties.demo() || milestones.isReached(MILESTONE)) {
-      return;
+    if (properties.demo()) {
+      for (Demo demo : Demo.all()) {
+        String milestone =
+            demo == Demo.WEATHERVANE ? "demo loaded" : "demo loaded: " + demo.session();
+        if (!milestones.isReached(milestone)) {
+          load(demo);
+          milestones.reach(milestone);
+        }
+      }
     }
-    LOG.info("making the demo song");
-    Path folder = properties.data().resolve("demo").resolve(WeathervaneDemo.DELIVERY_FOLDER);
-    List<Path> files = WeathervaneDemo.writeDelivery(folder);
-    String session = session();
+  }
+
+  private void load(Demo demo) throws IOException {
+    LOG.info("making the demo {}", demo.session());
+    Path folder = properties.data().resolve("demo").resolve(demo.folder());
+    List<Path> files = demo.writeDelivery(folder);
+    String session = session(demo);
+    make(session, "prepare", demo.prepared());
+    Deliveries.From from = new Deliveries.From(demo.client(), demo.artist(), demo.session());
     String delivery =
         deliveries.list(session).stream()
             .map(DeliveryView.Line::id)
             .findFirst()
-            .orElseGet(() -> deliveries.open(session, WeathervaneDemo.DELIVERY_NAME, FROM));
+            .orElseGet(() -> deliveries.open(session, demo.delivery(), from));
     for (Path file : files) {
       try (InputStream in = Files.newInputStream(file)) {
         receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
       }
       inspecting.carryOut(Sha256.of(file));
     }
-    seating.seat(delivery, new MixEdits.Asked("seat the demo", mixes.headOf(session)));
-    milestones.reach(MILESTONE);
+    seating.seat(delivery, asked("seat the demo", session));
+    make(session, "finish", demo.finishing().apply(mixes.document(session)));
   }
 
-  private String session() {
+  /** Each once, however often it is asked for. */
+  private void make(String session, String when, List<Edit> wanted) {
+    for (int i = 0; i < wanted.size(); i++) {
+      edits.edit(session, asked(when + " " + i, session), wanted.get(i));
+    }
+  }
+
+  private MixEdits.Asked asked(String request, String session) {
+    return new MixEdits.Asked(request, mixes.headOf(session));
+  }
+
+  private String session(Demo demo) {
     return shelf.sessions().stream()
-        .filter(session -> session.name().equals(WeathervaneDemo.SESSION_NAME))
+        .filter(session -> session.name().equals(demo.session()))
         .map(Shelf.Named::id)
         .findFirst()
-        .orElseGet(
-            () -> {
-              Mix starter = WeathervaneDemo.template();
-              String template =
-                  shelf
-                      .find(starter.name())
-                      .orElseGet(() -> shelf.create(starter, "demo template"));
-              return shelf.startSession(template, WeathervaneDemo.SESSION_NAME);
-            });
+        .orElseGet(() -> started(demo));
+  }
+
+  private String started(Demo demo) {
+    Mix starter = demo.template();
+    String template =
+        shelf.find(starter.name()).orElseGet(() -> shelf.create(starter, "demo template"));
+    return shelf.startSession(template, demo.session());
   }
 }
