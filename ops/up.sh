@@ -153,7 +153,7 @@ up() {
   printf '%s' "$$" >"$data/up.pid"
   need_tools
   build
-  # The first start makes a database and the demo song; later ones need only what is received.
+  # The first start makes a database and the demo; later ones need only what is received.
   if [ -d "$data/db" ]; then need_space "$data" 60; else need_space "$data" 1000; fi
   close_folder "$data"
   trap 'shut_down; exit 0' INT TERM
@@ -161,7 +161,7 @@ up() {
   if [ -d "$data/demo" ] || [ "${DREVIK_DEMO:-true}" != true ]; then
     say "Starting."
   else
-    say "Starting; the demo song is made once, which takes half a minute."
+    say "Starting; the demo is made once, which takes half a minute."
   fi
   database=$(database_up "$data") || exit 1
   port=$(free_port "${DREVIK_PORT:-8117}")

@@ -423,6 +423,8 @@ interface LineProps {
 /** A category, or an entry of it that asks for more. */
 function Line(props: LineProps) {
   const { row, y, columns, pending, inside, current, typing } = props;
+  const family =
+    useKnowledge().data?.categories.find((one) => one.path === row.category)?.family ?? "neutral";
   const leaf = row.category.slice(row.category.lastIndexOf("/") + 1);
   return (
     <tr className="h-[26px]" aria-rowindex={y + 2}>
@@ -432,9 +434,12 @@ function Line(props: LineProps) {
       >
         <span
           className="flex items-center gap-2"
-          style={{ paddingLeft: row.depth * 14 + (row.asks ? 14 : 0) }}
+          // Beneath the word of what it stands under, which has a mark in front.
+          style={{
+            paddingLeft: (row.depth > 0 ? 26 + 14 * (row.depth - 1) : 0) + (row.asks ? 26 : 0),
+          }}
         >
-          {row.depth === 0 && !row.asks && <Mark family={row.category} />}
+          {row.depth === 0 && !row.asks && <Mark family={family} />}
           {row.asks ? (
             <span className="text-ink-2">
               {leaf} <bdi className="text-ink">{row.asks}</bdi>

@@ -140,7 +140,7 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
       {who === "words" && (
         <Field label="Words">
           <input
-            className="border-b border-rule bg-transparent"
+            className="border-b border-rule bg-transparent py-1"
             dir="auto"
             value={of}
             onChange={(event) => setOf(event.target.value)}
@@ -180,7 +180,7 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
         )}
         <Field label="Sends">
           <input
-            className="border-b border-rule bg-transparent"
+            className="border-b border-rule bg-transparent py-1"
             placeholder="Plate −12, Hall −20 pre-fader, no Room"
             value={to.sends}
             onChange={(event) => set("sends")(event.target.value)}

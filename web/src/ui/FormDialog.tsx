@@ -123,7 +123,7 @@ export function Select({ label, value, choices, onChange }: SelectProps) {
   return (
     <select
       aria-label={label}
-      className="border-b border-rule bg-raised py-0.5"
+      className="max-w-full min-w-0 border-b border-rule bg-raised py-0.5"
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >
