@@ -33,10 +33,14 @@ class ReassignTest {
   void openTheSong() {
     page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
+    open("Weathervane", "HiHat");
+  }
+
+  private void open(String session, String channel) {
     page.navigate(STARTED.application().url("/shelf"));
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weathervane").setExact(true))
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(session).setExact(true))
         .click();
-    row(page, "HiHat").waitFor();
+    row(page, channel).waitFor();
   }
 
   /** Channel → all that is said of it, as the server has it. */
@@ -197,13 +201,107 @@ class ReassignTest {
     }
     page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("LdVox comp")).uncheck();
     keys.press("Control+Enter");
-    page.getByText("Reassign 3 channels, by the category map.").waitFor();
+    page.getByText("Reassign all that are called “LdVox”, by the category map.").waitFor();
     Map<String, Object> after = channels();
     // Two go, and what was left out is pinned where it was.
     assertThat(different(before, after)).isEqualTo(3);
     assertThat(output(after, "lead")).isEqualTo(output(before, "lead"));
     assertThat(after.get("lead").toString()).contains("pins=[{id=output");
-    undo("reassign 3 channels");
+    undo("reassign all that are called “LdVox”");
     assertThat(channels()).isEqualTo(before);
+  }
+
+  private static long sentTo(Map<String, Object> channels, String bus) {
+    return channels.keySet().stream().filter(id -> bus.equals(output(channels, id))).count();
+  }
+
+  /** Carries out what the form says, and looks whether it does what it foretold. */
+  private Map<String, Object> carriedOut(Map<String, Object> before, String does) {
+    int changing = foretold();
+    keys.press("Control+Enter");
+    page.getByText(does).waitFor();
+    Map<String, Object> after = channels();
+    assertThat(different(before, after)).isEqualTo(changing);
+    return after;
+  }
+
+  @Test
+  void voicesOfTheShowGoToTheirStemsAndChatterToEffects() {
+    open("Ninety Moons", "ITV Varga lav");
+    Map<String, Object> first = channels();
+    assertThat(page.getByText("3 wrong").first()).isVisible();
+
+    keys.press("8");
+    write("interview", 0, "Voice");
+    int moving = foretold();
+    assertThat(moving).as("two who are interviewed, two microphones each").isEqualTo(4);
+    carryOut();
+    Map<String, Object> seated = channels();
+    assertThat(different(first, seated)).isEqualTo(4);
+    assertThat(sentTo(seated, "voice")).isEqualTo(sentTo(first, "voice") + 4);
+    undo("write “sent to” of interview");
+    assertThat(channels()).isEqualTo(first);
+
+    keys.press("3");
+    keys.press("r");
+    field("Category").selectOption("interview/field");
+    field("Stem").selectOption("Interviews stem");
+    Map<String, Object> located =
+        carriedOut(first, "Reassign all of interview/field, by the category map.");
+    assertThat(sentTo(located, "interviews")).isEqualTo(sentTo(first, "interviews") + 3);
+    keys.press("Escape");
+    keys.press("r");
+    field("Category").selectOption("dialogue/crowd");
+    field("New category").selectOption("ambience");
+    Map<String, Object> quiet = carriedOut(located, "Reassign all of dialogue/crowd to ambience");
+    assertThat(sentTo(quiet, "ambience")).isEqualTo(sentTo(first, "ambience") + 1);
+    String pinned =
+        quiet.keySet().stream()
+            .filter(id -> quiet.get(id).toString().contains("school class"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(output(quiet, pinned)).as("pinned").isEqualTo("interviews");
+    assertThat(page.getByText("nothing wrong")).isVisible();
+    undo("reassign all of dialogue/crowd");
+    undo("reassign all of interview/field");
+    assertThat(channels()).isEqualTo(first);
+  }
+
+  private void keepAs(String name) {
+    keys.press("k");
+    field("Name").fill(name);
+    keys.press("Control+Enter");
+    page.getByText("“" + name + "” is on the shelf.").waitFor();
+  }
+
+  private Map<String, Object> under(String map, Map<String, Object> before) {
+    keys.press("m");
+    field("From the shelf").selectOption(map + " (kept)");
+    return carriedOut(before, "Put the category map “" + map + "” under the Mix.");
+  }
+
+  @Test
+  void theWholeMapIsSwappedForAKeptOneAndBack() {
+    Map<String, Object> first = channels();
+    keys.press("8");
+    page.getByRole(AriaRole.GRID).waitFor();
+    keepAs("Mine");
+    write("drums", 0, "Percu");
+    write("vocals", 0, "Texture");
+    write("keys", 6, "-3");
+    carryOut();
+    keys.press("Escape");
+    Map<String, Object> theirs = channels();
+    keepAs("Theirs");
+    undo("write ");
+    assertThat(channels()).isEqualTo(first);
+
+    assertThat(under("Theirs", first)).isEqualTo(theirs);
+    keys.press("c");
+    page.getByLabel("Another map").selectOption("Mine (kept)");
+    assertThat(page.getByText(Pattern.compile("^[3-9] differences"))).isVisible();
+    keys.press("Escape");
+    assertThat(under("Mine", theirs)).isEqualTo(first);
+    assertThat(STARTED.browser().errors).isEmpty();
   }
 }
