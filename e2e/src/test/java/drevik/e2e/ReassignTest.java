@@ -243,6 +243,7 @@ class ReassignTest {
     assertThat(channels()).isEqualTo(first);
 
     keys.press("3");
+    row(page, "ITV Varga lav").waitFor();
     keys.press("r");
     field("Category").selectOption("interview/field");
     field("Stem").selectOption("Interviews stem");
