@@ -18,7 +18,8 @@ import java.util.function.Consumer;
 
 /**
  * How long pages take in Chromium with a Mix of 1,000 channels: the Ledger drawn, filtered, walked;
- * and the first load of the Flow over a line of 10 Mb/s and 40 ms, with nothing kept.
+ * the effect of a word in the Map that moves all seats, and that carried out; and the first load of
+ * the Flow over a line of 10 Mb/s and 40 ms, with nothing kept.
  */
 final class PageBench {
   private static final int CHANNELS = 1000;
@@ -87,6 +88,25 @@ final class PageBench {
       }
       """;
 
+  /** From the key that ends a word in the Map to what it would do. */
+  private static final String FORETOLD =
+      """
+      () => timed(
+        () => document.querySelector('[role=grid] input').dispatchEvent(
+          new KeyboardEvent('keydown', { key: 'Enter', bubbles: true })),
+        () => /channels change/.test(
+          document.querySelector('[aria-label="What it would do"]').textContent));
+      """;
+
+  private static final String CARRIED_OUT =
+      """
+      () => timed(
+        () => [...document.querySelectorAll('button')]
+          .find((one) => one.textContent === 'Carry out').click(),
+        () => /Write into the map/.test(
+          document.querySelector('[aria-label="What it would do"]').textContent));
+      """;
+
   /** Milliseconds from the key or the jump until the player says so. */
   private static final String HEARD =
       """
@@ -115,6 +135,7 @@ final class PageBench {
     inChromium(
         browser -> {
           ledger(server, id, browser);
+          map(server, id, browser);
           listening(server, heard, browser);
         });
   }
@@ -161,6 +182,34 @@ final class PageBench {
         StartedServer.median(filtered),
         StartedServer.median(walked),
         nodes);
+  }
+
+  /** A word in the Map that sends every seat elsewhere. */
+  private static void map(StartedServer server, String id, Browser browser) {
+    double[] foretold = new double[RUNS];
+    double[] carriedOut = new double[RUNS];
+    try (Page page = page(browser)) {
+      page.navigate(server.url("/mixes/" + id + "/map"));
+      page.locator("#map-0-0").waitFor();
+      for (int i = 0; i < RUNS; i++) {
+        page.waitForTimeout(SETTLING_MILLISECONDS);
+        page.locator("#map-0-0").click();
+        page.keyboard().press("Enter");
+        page.keyboard().press("Control+a");
+        page.keyboard().type("Group " + (1 + i % 2));
+        foretold[i] = number(page.evaluate(FORETOLD));
+        page.waitForTimeout(SETTLING_MILLISECONDS);
+        carriedOut[i] = number(page.evaluate(CARRIED_OUT));
+      }
+    }
+    double first = foretold[0];
+    System.out.printf(
+        Locale.ROOT,
+        "map: %d channels: the effect of a word stands after %.0f ms (the first %.0f ms), carried out after %.0f ms (medians)%n",
+        CHANNELS,
+        StartedServer.median(foretold),
+        first,
+        StartedServer.median(carriedOut));
   }
 
   /** The id of a session to which a file of 100 MB was delivered. */
