@@ -122,6 +122,26 @@ describe("the Flow", () => {
     expect(row("lead")).toBeTruthy();
   });
 
+  it("says what is pinned, by which act and when, and takes out all pins of a kind", async () => {
+    const pin = { id: "output", by: "send “kick” to “mix”", at: "2026-11-02T10:00:00Z" };
+    const channels = mix.document.channels.map((one) =>
+      one.id === "kick"
+        ? { ...one, pins: [pin, { id: "sends:plate" }] }
+        : one.id === "lead"
+          ? { ...one, pins: [{ id: "output" }] }
+          : one,
+    );
+    show(<FlowPlace view={{ ...mix, document: { ...mix.document, channels } }} />);
+    expect(row("kick").getAttribute("aria-label") ?? row("kick").textContent).toMatch(
+      /2 fields pinned by: send “kick” to “mix” \(.*2026.*\)/,
+    );
+    await userEvent.keyboard("{Shift>}k{/Shift}");
+    await userEvent.click(await screen.findByRole("option", { name: /Sent to.*2 channels/ }));
+    expect(edits()).toEqual([
+      { edit: "unpin-slots", channels: ["kick", "lead"], slots: ["output"] },
+    ]);
+  });
+
   it("says in an empty Mix how to begin", () => {
     const empty = { ...mix, document: { ...mix.document, channels: [], outputs: [] } };
     show(<FlowPlace view={{ ...empty, flow: { stages: [], returns: [], ribbons: [] } }} />);

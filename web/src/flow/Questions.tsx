@@ -27,7 +27,8 @@ type Listed =
   | "put-chain"
   | "group"
   | "only"
-  | "controlled";
+  | "controlled"
+  | "unpin";
 type Formed =
   | "rename"
   | "create"
@@ -123,6 +124,25 @@ function stowedTogether(channels: Channel[]): Choice[] {
           hint: plural(stowed.filter((one) => one.output === bus.id).length, "channel"),
         })),
       ];
+}
+
+/** Pins by what they hold: where it goes, its sends, its colour… */
+function pinnedKinds(channels: Channel[]) {
+  const kinds = new Map<string, { channels: Set<string>; slots: Set<string> }>();
+  for (const channel of channels) {
+    for (const pin of channel.pins) {
+      const kind = pin.id.split(":")[0] ?? "";
+      const pins = kinds.get(kind) ?? { channels: new Set(), slots: new Set() };
+      pins.channels.add(channel.id);
+      pins.slots.add(pin.id);
+      kinds.set(kind, pins);
+    }
+  }
+  return [...kinds].map(([kind, pins]) => ({
+    kind,
+    channels: [...pins.channels],
+    slots: [...pins.slots],
+  }));
 }
 
 interface ChoosersProps {
@@ -230,6 +250,21 @@ function Choosers(props: ChoosersProps) {
         { id: "", label: "Their own bus" },
       ],
       choose: (id) => close({ edit: "set-channels", channels: picked, set: { group: id || null } }),
+    },
+    unpin: {
+      title: "Take out all pins of a kind…",
+      placeholder: "What is pinned",
+      choices: pinnedKinds(view.document.channels).map(({ kind, channels }) => ({
+        id: kind,
+        label: knowledge?.slots.find((one) => one.id === kind)?.label ?? kind,
+        hint: plural(channels.length, "channel"),
+      })),
+      choose: (kind) => {
+        const pins = pinnedKinds(view.document.channels).find((one) => one.kind === kind);
+        if (pins) {
+          close({ edit: "unpin-slots", channels: pins.channels, slots: pins.slots });
+        }
+      },
     },
     find: {
       title: "Find a channel",

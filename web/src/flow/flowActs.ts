@@ -168,9 +168,16 @@ export function useFlowActs(doing: Doing): Act[] {
       {
         id: "follow-map",
         label: "Follow the category map: unpin",
-        key: "u",
+        key: "shift+u",
         can: picked.some((id) => (channels.get(id)?.pins.length ?? 0) > 0),
         run: () => apply({ edit: "unpin-slots", channels: picked }),
+      },
+      {
+        id: "unpin-kind",
+        label: "Take out all pins of a kind…",
+        key: "shift+k",
+        can: view.document.channels.some((one) => one.pins.length > 0),
+        run: () => ask("unpin"),
       },
       {
         id: "buses-of",

@@ -1,5 +1,5 @@
 import type { Channel, MixView, Output } from "../api/client";
-import { db, plural } from "../ui/format";
+import { db, plural, when } from "../ui/format";
 import type { Fold } from "./folding";
 import { isStrong, type RowFacts } from "./FlowRow";
 
@@ -83,8 +83,19 @@ function ofChannel(
     title:
       `${channel.name}: ${free ? "free " : ""}${channel.kind}, ${channel.layout}, ` +
       `${channel.category}, fader ${db(channel.faderDb)} dB${channel.mute ? ", muted" : ""}${goes}` +
-      (channel.pins.length > 0 ? `, ${plural(channel.pins.length, "field")} pinned` : ""),
+      pinned(channel),
   };
+}
+
+/** How much of a channel is pinned, by which acts and when. */
+function pinned({ pins }: Channel): string {
+  const acts = new Set(
+    pins.flatMap(({ by, at }) => (by === undefined ? [] : at ? `${by} (${when(at)})` : by)),
+  );
+  return (
+    (pins.length > 0 ? `, ${plural(pins.length, "field")} pinned` : "") +
+    (acts.size > 0 ? ` by: ${[...acts].join("; ")}` : "")
+  );
 }
 
 function ofOutput(output: Output, family: string): RowFacts {

@@ -222,6 +222,10 @@ describe("the ledger", () => {
     expect(await screen.findByText("2 channels: kick, snare")).toBeTruthy();
     expect(asked.at(-1)?.body).toEqual({ channels: ["kick", "snare"] });
     await userEvent.keyboard("{Escape}");
+    await userEvent.keyboard("{Shift>}u{/Shift}");
+    await waitFor(() =>
+      expect(edits()).toEqual([{ edit: "unpin-slots", channels: ["kick", "snare"] }]),
+    );
     await userEvent.keyboard("p");
     expect(screen.getByText("No channel has these words.")).toBeTruthy();
     expect(screen.getByPlaceholderText("words of any column")).toHaveProperty("value", "pinned:");

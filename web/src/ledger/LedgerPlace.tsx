@@ -242,13 +242,24 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
         run: () => setAsking("reassign"),
       },
       {
+        id: "follow-map",
+        label: "Follow the category map: unpin the rows",
+        key: "shift+u",
+        can: rows.length > 0,
+        run: () =>
+          edit({
+            edit: "unpin-slots",
+            channels: rows.slice(area.top, area.bottom + 1).map((row) => row.channel),
+          }),
+      },
+      {
         id: "only-pinned",
         label: "Show only what is pinned",
         key: "p",
         run: () => show({ wanted: "pinned:" }),
       },
     ],
-    [show, view],
+    [area.bottom, area.top, edit, rows, show, view],
   );
   useOffer("ledger", acts);
 

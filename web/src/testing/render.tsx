@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, vi } from "vitest";
 import type { Channel, Knowledge, MixView, Output } from "../api/client";
-import { ActsProvider } from "../shell/acts";
+import { ActsProvider, useActs } from "../shell/acts";
 
 // A busy machine is slow, and not wrong.
 configure({ asyncUtilTimeout: 8000 });
@@ -36,6 +36,10 @@ const knowledge: Knowledge = {
   ],
   channelKinds: ["seat", "bus", "return", "master", "reference"],
   positions: ["close", "room"],
+  slots: [
+    { id: "output", label: "Sent to" },
+    { id: "sends", label: "Send" },
+  ],
   layouts: [
     { id: "mono", surround: false, lfe: false },
     { id: "stereo", surround: false, lfe: false },
@@ -141,12 +145,25 @@ export function edits(): unknown[] {
     .map((one) => (one.body as { edit: unknown }).edit);
 }
 
+/** No key may do two things, whichever of them can be done now. */
+function KeysOnce() {
+  const keys = useActs().flatMap(({ key }) => key ?? []);
+  const twice = keys.find((key, at) => keys.indexOf(key) !== at);
+  if (twice !== undefined) {
+    throw new Error(`Two acts have the key ${twice}.`);
+  }
+  return null;
+}
+
 export function show(children: ReactNode, at = "/") {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <QueryClientProvider client={client}>
       <MemoryRouter initialEntries={[at]}>
-        <ActsProvider>{children}</ActsProvider>
+        <ActsProvider>
+          {children}
+          <KeysOnce />
+        </ActsProvider>
       </MemoryRouter>
     </QueryClientProvider>,
   );

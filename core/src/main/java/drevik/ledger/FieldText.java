@@ -131,12 +131,18 @@ public final class FieldText {
       return clip.audio().name();
     }
     if (item instanceof Pin pin) {
-      return Slot.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id());
+      return Slot.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id()) + origin(pin);
     }
     if (item instanceof String id) {
       return field.targets().isEmpty() || names.of(id).isEmpty() ? id : names.of(id);
     }
     return nameOf(field, item);
+  }
+
+  /** Where a pin came from, as far as that is known: the act, and the day. */
+  private static String origin(Pin pin) {
+    String day = pin.at() == null || pin.at().length() < 10 ? "" : ", " + pin.at().substring(0, 10);
+    return pin.by() == null ? "" : " (" + pin.by() + day + ")";
   }
 
   private static String slot(Slot slot, Names names) {

@@ -12,6 +12,7 @@ import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
 import drevik.mix.ChannelKind;
 import drevik.mix.OutputKind;
+import drevik.mix.Slot;
 import drevik.mix.Specification;
 import drevik.mix.Tap;
 import java.util.Arrays;
@@ -35,6 +36,9 @@ class KnowledgeController {
   /** A layout, and whether something can stand behind the listener there, or in an LFE. */
   record LayoutLine(Layout id, boolean surround, boolean lfe) {}
 
+  /** What the category map can decide of a channel, and people can pin. */
+  record SlotLine(String id, String label) {}
+
   /** A rule of the line check and why it matters. */
   record RuleLine(Rule id, String why, String holds) {}
 
@@ -51,6 +55,7 @@ class KnowledgeController {
       List<SampleFormat> formats,
       List<Dither> dithers,
       List<RuleLine> rules,
+      List<SlotLine> slots,
       List<Specification> specifications) {}
 
   @GetMapping(path = "/api/knowledge", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -76,6 +81,9 @@ class KnowledgeController {
         List.of(Dither.values()),
         Arrays.stream(Rule.values())
             .map(rule -> new RuleLine(rule, rule.why(), rule.holds()))
+            .toList(),
+        Arrays.stream(Slot.Kind.values())
+            .map(kind -> new SlotLine(kind.id(), kind.label()))
             .toList(),
         Specifications.shipped());
   }
