@@ -126,7 +126,11 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const begin = (text: string) => {
     const column = map.columns[here.column];
     if (column?.id === "chain") {
-      notify("A chain comes from the routing (P) or from another map (M); Delete takes it out.");
+      if (row?.asks === "") {
+        setQuestion("reassign");
+      } else {
+        notify("The chain of an entry that asks for more comes from another map (M).");
+      }
     } else if (rows.length > 0) {
       setTyping(text);
     }

@@ -74,7 +74,7 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
   const says = Object.values(to).some((value) => value.trim() !== "");
   const said = (value: string) => value.trim() || undefined;
   const edit: Edit | undefined =
-    says && meant && ids.length > 0
+    says && meant && (ids.length > 0 || (who === "category" && inMap))
       ? {
           edit: "reassign",
           of: meant,

@@ -31,6 +31,7 @@ public final class LineCheck {
           new ReturnNotWet(),
           new KeyWithoutSource(),
           new NoDestination(),
+          new DepartsFromMap(),
           new Muted(),
           new ClipOutside(),
           new TailCut(),

@@ -66,6 +66,9 @@ public enum Rule {
   NO_DESTINATION(
       "What is delivered in this category has to be routed by hand.",
       "Every category that is used has a destination."),
+  DEPARTS_FROM_MAP(
+      "A later change of the map moves it, whether that is meant or not.",
+      "Every channel is as the category map says, or pinned."),
   DESTINATION_STOWED(
       "Nothing reaches a file through a stowed channel.", "Nothing goes to a stowed channel."),
   TEMPLATE_HOLDS_AUDIO(

@@ -78,6 +78,10 @@ public record Reassign(
   private List<String> channels(Mix mix) {
     List<String> channels = of.in(mix);
     if (channels.isEmpty()) {
+      // What the map says of a category holds for channels that come later.
+      if (inMap && of.category() != null && category == null) {
+        return channels;
+      }
       throw new Refused("No channel of this Mix is meant by " + of.says(mix) + ".");
     }
     ChannelsById.known(mix, channels);

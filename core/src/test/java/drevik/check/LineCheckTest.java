@@ -190,6 +190,7 @@ class LineCheckTest {
         Arguments.of(
             Rule.FILE_NAME, changeOutput(band(), "out drums", o -> o.withNamePattern("{otput}"))),
         Arguments.of(Rule.NO_DESTINATION, broken("kick", c -> c.withCategory("synth/pad"))),
+        Arguments.of(Rule.DEPARTS_FROM_MAP, broken("kick", c -> c.withOutput("voices"))),
         Arguments.of(Rule.DESTINATION_STOWED, broken("drums", c -> c.withStowed(true))),
         Arguments.of(
             Rule.TEMPLATE_HOLDS_AUDIO,
@@ -397,5 +398,26 @@ class LineCheckTest {
     assertThat(mended.endFrame())
         .isEqualTo(new Tails(endless, SignalGraph.of(endless)).latestEnd())
         .isEqualTo(48_000L * 61);
+  }
+
+  @Test
+  void whatDepartsFromTheMapIsToldTogetherAndMendedEitherWay() {
+    Mix apart =
+        broken("kick", c -> c.withOutput("voices"))
+            .mapChannels(c -> c.id().equals("voice") ? c.withOutput("drums") : c);
+    Finding finding =
+        LineCheck.of(apart).stream()
+            .filter(one -> one.rule() == Rule.DEPARTS_FROM_MAP)
+            .findFirst()
+            .orElseThrow();
+    assertThat(finding.where()).containsExactly("kick", "voice");
+    assertThat(finding.says())
+        .isEqualTo("“kick”, “voice” depart from the category map (sent to), and nobody pinned it.");
+    Mix followed = finding.mends().get(0).edit().applyTo(apart);
+    assertThat(followed.channel("kick").orElseThrow().output()).isEqualTo("drums");
+    Mix pinned = finding.mends().get(1).edit().applyTo(apart);
+    assertThat(pinned.channel("kick").orElseThrow().output()).isEqualTo("voices");
+    assertThat(pinned.channel("kick").orElseThrow().pins()).hasSize(1);
+    assertThat(LineCheck.of(pinned)).noneMatch(one -> one.rule() == Rule.DEPARTS_FROM_MAP);
   }
 }

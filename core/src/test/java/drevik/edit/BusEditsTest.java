@@ -266,6 +266,10 @@ class BusEditsTest {
         .hasMessage("No channel of this Mix is meant by all of Cy.");
     assertThatThrownBy(() -> to(new Meant(null, "vocals", "Ada", null), true, "m").applyTo(band()))
         .hasMessageContaining("Say one thing");
+    Mix ahead = to(Meant.ofCategory("keys"), true, "mix").applyTo(band());
+    assertThat(ahead.categoryMap().hasDestination("keys")).as("for what comes later").isTrue();
+    assertThatThrownBy(() -> to(Meant.ofCategory("keys"), false, "mix").applyTo(band()))
+        .hasMessageContaining("No channel of this Mix");
     assertThatThrownBy(() -> to(Meant.ofCategory("vox"), true, "mix").applyTo(band()))
         .hasMessageContaining("vox");
   }
