@@ -267,7 +267,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {plural(rows.length, "row")}; grey is inherited. Type to change, <kbd>Shift</kbd> and
           arrows pick many, <kbd>Esc</kbd> leaves the table.
         </span>
-        <span className="ml-auto flex flex-wrap items-baseline gap-x-4 whitespace-nowrap">
+        <span className="ml-auto flex flex-wrap items-center gap-x-4 whitespace-nowrap">
           {button("all-categories", everything ? "This Mix alone" : "All categories")}
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
