@@ -38,4 +38,13 @@ public enum KindOfWork {
     }
     return music >= FEWEST && picture == 0 ? MUSIC : UNTOLD;
   }
+
+  /** What is called the same in both is another thing in each. */
+  String meaning(String category) {
+    String family = CategoryTree.topOf(category);
+    if (this == MUSIC && (family.equals("effects") || family.equals("foley"))) {
+      return "fx";
+    }
+    return this == PICTURE && family.equals("fx") ? "effects/design" : category;
+  }
 }

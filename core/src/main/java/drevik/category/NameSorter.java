@@ -92,16 +92,14 @@ public final class NameSorter {
    * that came from elsewhere than the name stays.
    */
   public static List<Sorting> inDelivery(List<String> paths, List<Sorting> alone) {
-    if (KindOfWork.of(paths, alone) != KindOfWork.PICTURE) {
+    KindOfWork kind = KindOfWork.of(paths, alone);
+    if (kind == KindOfWork.UNTOLD) {
       return alone;
     }
     List<Sorting> sortings = new ArrayList<>();
     for (int i = 0; i < paths.size(); i++) {
       String path = paths.get(i);
-      boolean either =
-          Departments.headOf(NameTokens.of(path)).filter(head -> !head.sure()).isPresent()
-              && alone.get(i).equals(sort(path));
-      sortings.add(either ? sort(path, KindOfWork.PICTURE) : alone.get(i));
+      sortings.add(alone.get(i).equals(sort(path)) ? sort(path, kind) : alone.get(i));
     }
     return sortings;
   }
@@ -123,10 +121,10 @@ public final class NameSorter {
     boolean alone =
         head.isEmpty()
             || tokens.stream().skip(head.get().words()).allMatch(word -> word.length() <= SIDE);
-    Sorting byWords = alone ? byWords(path) : null;
+    Sorting byWords = alone ? byWords(path, kind) : null;
     return head.filter(one -> byWords == null || isUnknown(byWords))
-        .flatMap(one -> ofDepartment(one, tokens))
-        .orElseGet(() -> byWords == null ? byWords(path) : byWords);
+        .flatMap(one -> ofDepartment(one, tokens, kind))
+        .orElseGet(() -> byWords == null ? byWords(path, kind) : byWords);
   }
 
   private static boolean isUnknown(Sorting sorting) {
@@ -134,8 +132,8 @@ public final class NameSorter {
   }
 
   /** What a name begins with outweighs what follows, but for what is printed of a department. */
-  private static Optional<Sorting> ofDepartment(Head head, List<String> tokens) {
-    List<Vote> votes = votes(tokens, 1);
+  private static Optional<Sorting> ofDepartment(Head head, List<String> tokens, KindOfWork kind) {
+    List<Vote> votes = votes(tokens, 1, kind);
     if (votes.stream().anyMatch(vote -> vote.category().equals("print/stem"))) {
       return Optional.empty();
     }
@@ -151,13 +149,13 @@ public final class NameSorter {
             category, head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT, List.of(because)));
   }
 
-  private static Sorting byWords(String path) {
-    List<Vote> votes = votes(NameTokens.of(path), 1);
+  private static Sorting byWords(String path, KindOfWork kind) {
+    List<Vote> votes = votes(NameTokens.of(path), 1, kind);
     if (strongest(votes) < SURE) {
-      List<Vote> other = votes(NameTokens.ignoringCase(path), 1);
+      List<Vote> other = votes(NameTokens.ignoringCase(path), 1, kind);
       votes = strongest(other) > strongest(votes) ? other : votes;
     }
-    return decide(withFolders(votes, NameTokens.ofFolders(path)));
+    return decide(withFolders(votes, NameTokens.ofFolders(path), kind));
   }
 
   /**
@@ -176,11 +174,12 @@ public final class NameSorter {
    * Folders help where the file's own name says little: they are asked from the nearest outwards,
    * and the first that says something of its own is the last to be asked.
    */
-  private static List<Vote> withFolders(List<Vote> votes, List<List<String>> folders) {
+  private static List<Vote> withFolders(
+      List<Vote> votes, List<List<String>> folders, KindOfWork kind) {
     List<Vote> all = new ArrayList<>(votes);
     double factor = OF_FOLDER;
     for (List<String> folder : folders) {
-      List<Vote> says = votes(folder, factor);
+      List<Vote> says = votes(folder, factor, kind);
       // A folder of prints or references in which a single instrument lies is still a folder of
       // them.
       says.stream()
@@ -286,11 +285,11 @@ public final class NameSorter {
         .collect(Collectors.toCollection(ArrayList::new));
   }
 
-  private static List<Vote> votes(List<String> tokens, double factor) {
+  private static List<Vote> votes(List<String> tokens, double factor, KindOfWork kind) {
     List<Match> matches = new ArrayList<>();
     int at = 0;
     while (at < tokens.size()) {
-      Match phrase = phrase(tokens, at);
+      Match phrase = phrase(tokens, at, kind);
       if (phrase != null) {
         matches.add(phrase);
         at += phrase.word().split(" ").length;
@@ -306,7 +305,7 @@ public final class NameSorter {
         double weight = entry.weight() * match.likeness() * factor * (last ? 1 : IN_FRONT);
         votes.add(
             new Vote(
-                entry.category(),
+                kind.meaning(entry.category()),
                 weight,
                 entry.isSoft(),
                 match.word(),
@@ -316,11 +315,11 @@ public final class NameSorter {
     return votes;
   }
 
-  private static @Nullable Match phrase(List<String> tokens, int at) {
+  private static @Nullable Match phrase(List<String> tokens, int at, KindOfWork kind) {
     int longest = Math.min(WordBook.LONGEST_PHRASE, tokens.size() - at);
     for (int length = longest; length > 0; length--) {
       String phrase = String.join(" ", tokens.subList(at, at + length));
-      List<Entry> said = BOOK.exactly(phrase);
+      List<Entry> said = BOOK.exactly(phrase, kind);
       if (!said.isEmpty()) {
         return new Match(phrase, phrase, 1, said);
       }
