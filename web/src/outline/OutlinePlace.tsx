@@ -2,7 +2,7 @@ import { useCallback, useId, useMemo, useRef, useState } from "react";
 import { changed } from "../api/change";
 import type { MixView, OutlineDraft, OutlineFault, OutlinePreview } from "../api/client";
 import { useMakeOutline, useOutline, useOutlinePreview } from "../api/queries";
-import { FlowPicture } from "../flow/FlowPicture";
+import { FlowLook } from "../flow/FlowLook";
 import { all, nothing, type Selection } from "../flow/selection";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
@@ -113,15 +113,7 @@ function Written({ view, written }: WrittenProps) {
           aria-label="The Flow that it makes"
           className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)] overflow-hidden"
         >
-          <FlowPicture
-            view={drawn}
-            state={NOTHING_FOLDED}
-            selection={lit}
-            onSelect={goToChannel}
-            onFocus={ignore}
-            onFold={ignore}
-            onSendTo={ignore}
-          />
+          <FlowLook view={drawn} selection={lit} onSelect={goToChannel} />
         </section>
       </div>
       <Foot
@@ -135,9 +127,6 @@ function Written({ view, written }: WrittenProps) {
     </div>
   );
 }
-
-const NOTHING_FOLDED = { folded: new Set<string>(), only: undefined, buses: false };
-const ignore = () => undefined;
 
 /** What is being typed; nothing where the text is that of the Mix. */
 function useDraft(mix: string, written: WrittenProps["written"]) {

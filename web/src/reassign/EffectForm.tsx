@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from "react";
 import { messageOf, type Edit, type MixView } from "../api/client";
 import { useEffectOf, useMixThen, useSeenEdit } from "../api/queries";
-import { FlowPicture } from "../flow/FlowPicture";
+import { FlowLook } from "../flow/FlowLook";
 import { all } from "../flow/selection";
 import { FormDialog } from "../ui/FormDialog";
 import { useSettled } from "../ui/settled";
@@ -24,8 +24,6 @@ const LOOKS: readonly (readonly [Look, string])[] = [
   ["now", "the Flow now"],
   ["then", "the Flow then"],
 ];
-const NOTHING_FOLDED = { folded: new Set<string>(), only: undefined, buses: false };
-const ignore = () => undefined;
 
 /** A form beside what it would do; what is carried out is what was seen. */
 export function EffectForm({ view, title, description, edit, onClose, children }: Props) {
@@ -86,15 +84,7 @@ export function EffectForm({ view, title, description, edit, onClose, children }
           </div>
           {flow && (
             <div className="grid min-h-0 grid-rows-[minmax(0,1fr)] overflow-hidden">
-              <FlowPicture
-                view={flow}
-                state={NOTHING_FOLDED}
-                selection={moved}
-                onSelect={ignore}
-                onFocus={ignore}
-                onFold={ignore}
-                onSendTo={ignore}
-              />
+              <FlowLook view={flow} selection={moved} />
             </div>
           )}
           {shown === "then" && !flow && (

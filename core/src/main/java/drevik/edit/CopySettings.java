@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.audio.Decibels;
 import drevik.mix.Channel;
 import drevik.mix.FreshIds;
 import drevik.mix.Insert;
@@ -26,7 +27,6 @@ public record CopySettings(
     boolean levels,
     boolean routing)
     implements Edit {
-  private static final double READY_DB = -144;
 
   @Override
   public Mix changed(Mix mix) {
@@ -80,7 +80,7 @@ public record CopySettings(
               .findFirst()
               .orElse(null);
       String id = there == null ? fresh.of(channel.id(), send.destinations().get(0)) : there.id();
-      double level = levels ? send.levelDb() : there == null ? READY_DB : there.levelDb();
+      double level = levels ? send.levelDb() : there == null ? Decibels.SILENCE : there.levelDb();
       all.add(send.withId(id).withLevelDb(level));
     }
     return all;

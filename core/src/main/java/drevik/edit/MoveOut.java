@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.category.CategoryTree;
 import drevik.mix.CategoryMap;
@@ -41,8 +42,6 @@ public record MoveOut(
     boolean withReturn,
     @Nullable String colour)
     implements Edit {
-  private static final double READY_DB = -144;
-
   @Override
   public Mix changed(Mix mix) {
     Set<String> wanted = ChannelsById.known(mix, channels);
@@ -99,7 +98,8 @@ public record MoveOut(
     }
     List<Send> sends = new ArrayList<>(channel.sends());
     sends.add(
-        Send.of(ids.of(channel.id(), verb.id()), List.of(verb.id()), Tap.POST_FADER, READY_DB));
+        Send.of(
+            ids.of(channel.id(), verb.id()), List.of(verb.id()), Tap.POST_FADER, Decibels.SILENCE));
     return after.withSends(sends);
   }
 

@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.audio.Decibels;
 import drevik.mix.Channel;
 import drevik.mix.FreshIds;
 import drevik.mix.Mix;
@@ -19,7 +20,6 @@ import java.util.Set;
  */
 public record SetSend(List<String> channels, List<String> destinations, Changes<Send> set)
     implements Edit {
-  private static final double SILENT_DB = -144;
 
   @Override
   public Mix changed(Mix mix) {
@@ -50,7 +50,7 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
                 id,
                 destinations,
                 Tap.POST_FADER,
-                SILENT_DB,
+                Decibels.SILENCE,
                 channel.pan(),
                 channel.frontBack(),
                 null,

@@ -1,5 +1,6 @@
 package drevik.ledger;
 
+import drevik.audio.Decibels;
 import drevik.mix.AudioRef;
 import drevik.mix.Clip;
 import drevik.mix.Insert;
@@ -20,8 +21,6 @@ import org.jspecify.annotations.Nullable;
 /** How what is said of a thing is written for people. */
 public final class FieldText {
   /** Faders at or below it are silent, dB. */
-  static final double SILENCE_DB = -144;
-
   private FieldText() {}
 
   /** What a field of a thing says, without its unit: {@code −3.5}, {@code L30}, {@code yes}. */
@@ -75,7 +74,7 @@ public final class FieldText {
   private static String figure(Field<?, ?> field, Number number, Names names) {
     double value = number.doubleValue();
     return switch (field.unit()) {
-      case DECIBELS -> value <= SILENCE_DB ? "−∞" : plain(value, 2);
+      case DECIBELS -> value <= Decibels.SILENCE ? "−∞" : plain(value, 2);
       case PAN -> between(value, "C", value < 0 ? "L" : "R");
       case FRONT_BACK -> between(value, "F", "B");
       case FRAMES -> plain(names.seconds(number.longValue()), 3);
@@ -98,7 +97,7 @@ public final class FieldText {
 
   /** A level with its unit: {@code −3.5 dB}, {@code −∞ dB}. */
   public static String decibels(double level) {
-    return (level <= SILENCE_DB ? "−∞" : plain(level, 2)) + " dB";
+    return (level <= Decibels.SILENCE ? "−∞" : plain(level, 2)) + " dB";
   }
 
   private static String between(double value, String here, String there) {
@@ -158,7 +157,7 @@ public final class FieldText {
   }
 
   private static String level(Send send) {
-    return send.levelDb() <= SILENCE_DB ? "−∞" : plain(send.levelDb(), 2);
+    return send.levelDb() <= Decibels.SILENCE ? "−∞" : plain(send.levelDb(), 2);
   }
 
   @SuppressWarnings("unchecked") // the item is a member of the list that the field is of

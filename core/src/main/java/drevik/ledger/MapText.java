@@ -1,8 +1,8 @@
 package drevik.ledger;
 
+import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.category.NameWords;
-import drevik.mix.Channel;
 import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.MapEntry;
@@ -18,7 +18,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
-import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -91,7 +90,7 @@ public final class MapText {
     }
     if (field == MapEntryField.STEM) {
       return entry.withStem(
-          empty ? null : one(mix.outputs(), Output::id, Output::name, "output", text));
+          empty ? null : Called.one(mix.outputs(), Output::id, Output::name, "output", text));
     }
     if (field == MapEntryField.TRIM) {
       return entry.withTrimDb(empty ? null : TypedNumber.of(Field.Unit.DECIBELS, text));
@@ -115,7 +114,7 @@ public final class MapText {
     if (field == MapEntryField.CONTROLS) {
       return entry.withControls(
           parts(text).stream()
-              .map(name -> one(mix.controls(), Control::id, Control::name, "control", name))
+              .map(name -> Called.one(mix.controls(), Control::id, Control::name, "control", name))
               .toList());
     }
     if (field == MapEntryField.CHAIN && empty) {
@@ -160,31 +159,7 @@ public final class MapText {
   }
 
   private static String bus(Mix mix, String name) {
-    return one(
-        mix.channels().stream().filter(channel -> !channel.kind().holdsClips()).toList(),
-        Channel::id,
-        Channel::name,
-        "bus",
-        name);
-  }
-
-  private static <T> String one(
-      List<T> things,
-      Function<T, String> idOf,
-      Function<T, String> nameOf,
-      String what,
-      String name) {
-    List<T> named =
-        things.stream()
-            .filter(thing -> nameOf.apply(thing).strip().equalsIgnoreCase(name))
-            .toList();
-    if (named.size() != 1) {
-      throw new Refused(
-          named.isEmpty()
-              ? "There is no " + what + " “" + name + "”."
-              : "Two are called “" + name + "”; rename one first.");
-    }
-    return idOf.apply(named.get(0));
+    return Called.channel(mix, channel -> !channel.kind().holdsClips(), "bus", name);
   }
 
   private static int whole(String text) {
@@ -206,7 +181,7 @@ public final class MapText {
 
   private static MapSend send(Mix mix, String part) {
     if (part.toLowerCase(Locale.ROOT).startsWith("no ")) {
-      return new MapSend(fan(mix, part.substring(3)), Tap.POST_FADER, FieldText.SILENCE_DB, true);
+      return new MapSend(fan(mix, part.substring(3)), Tap.POST_FADER, Decibels.SILENCE, true);
     }
     Tap tap = Tap.POST_FADER;
     String rest = part;
@@ -219,14 +194,14 @@ public final class MapText {
     Matcher level = LEVEL.matcher(rest);
     // “Tom 2” is a name, and no level of 2 dB into “Tom”.
     if (!level.matches() || isName(mix, rest)) {
-      return MapSend.of(fan(mix, rest), tap, FieldText.SILENCE_DB);
+      return MapSend.of(fan(mix, rest), tap, Decibels.SILENCE);
     }
     String figure = Objects.requireNonNull(level.group(2));
     boolean silent = figure.endsWith("∞") || figure.endsWith("inf");
     return MapSend.of(
         fan(mix, Objects.requireNonNull(level.group(1))),
         tap,
-        silent ? FieldText.SILENCE_DB : TypedNumber.of(Field.Unit.DECIBELS, figure));
+        silent ? Decibels.SILENCE : TypedNumber.of(Field.Unit.DECIBELS, figure));
   }
 
   private static boolean isName(Mix mix, String text) {

@@ -1,5 +1,6 @@
 package drevik.ledger;
 
+import drevik.audio.Decibels;
 import drevik.mix.Refused;
 import drevik.mix.field.Field.Unit;
 import java.util.List;
@@ -34,7 +35,7 @@ public final class TypedNumber {
       case FRONT_BACK -> back(typed, plain);
       case DECIBELS ->
           SILENT.contains(plain.replaceAll("db$", ""))
-              ? FieldText.SILENCE_DB
+              ? Decibels.SILENCE
               : number(typed, plain, "db", "a level in dB, such as −3.5, or off");
       case FRAMES -> seconds(typed, plain);
       case HERTZ -> hertz(typed, plain);

@@ -1,5 +1,6 @@
 package drevik.ledger;
 
+import drevik.audio.Decibels;
 import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
@@ -9,7 +10,6 @@ import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
 import drevik.mix.field.ValueField;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -30,7 +30,7 @@ public final class TypedText {
 
   private static @Nullable Object value(Mix mix, ValueField<Channel, ?> field, String text) {
     if (!field.targets().isEmpty()) {
-      return idOf(mix, text);
+      return text.isEmpty() ? null : Called.channel(mix, one -> true, "channel", text);
     }
     if (field.type() == Boolean.class) {
       return yes(text);
@@ -46,21 +46,6 @@ public final class TypedText {
     }
     boolean mayBeNothing = field == ChannelField.COLOUR || field == ChannelField.PERSON;
     return text.isEmpty() && mayBeNothing ? null : text;
-  }
-
-  private static @Nullable String idOf(Mix mix, String name) {
-    if (name.isEmpty()) {
-      return null;
-    }
-    List<Channel> named =
-        mix.channels().stream().filter(c -> c.name().strip().equalsIgnoreCase(name)).toList();
-    if (named.size() != 1) {
-      throw new Refused(
-          named.isEmpty()
-              ? "There is no channel “" + name + "”."
-              : named.size() + " channels are called “" + name + "”; rename one first.");
-    }
-    return named.get(0).id();
   }
 
   static Layout layout(String text) {
@@ -84,8 +69,8 @@ public final class TypedText {
 
   private static @Nullable Double figure(ValueField<Channel, ?> field, String text) {
     if (field == ChannelField.LFE) {
-      double level = text.isEmpty() ? FieldText.SILENCE_DB : TypedNumber.of(field.unit(), text);
-      return level <= FieldText.SILENCE_DB ? null : level;
+      double level = text.isEmpty() ? Decibels.SILENCE : TypedNumber.of(field.unit(), text);
+      return level <= Decibels.SILENCE ? null : level;
     }
     return TypedNumber.of(field.unit(), text);
   }

@@ -1,5 +1,6 @@
 package drevik.mix;
 
+import drevik.audio.Decibels;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.dsp.Parameter;
@@ -70,7 +71,7 @@ public final class Validity {
       id(control.id(), "A control", ids);
       name(control.name(), "Control “" + control.id() + "”");
       Limits.requireCount(control.members(), Limits.CHANNELS, "A control", "members");
-      range(control.gainDb(), -144, 24, "The gain of control “" + control.name() + "”");
+      range(control.gainDb(), Decibels.SILENCE, 24, "The gain of control “" + control.name() + "”");
     }
     Set<String> specifications = new HashSet<>();
     for (Specification specification : mix.specifications()) {

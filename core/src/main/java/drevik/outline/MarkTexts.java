@@ -1,5 +1,6 @@
 package drevik.outline;
 
+import drevik.audio.Decibels;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Control;
@@ -24,9 +25,6 @@ import java.util.stream.Collectors;
 
 /** How things of a Mix are written as marks. */
 final class MarkTexts {
-  /** A level at and below it is silence, dB. */
-  static final double SILENCE_DB = -144;
-
   static final String SILENT = "-inf";
 
   static final String OFF = "off";
@@ -91,11 +89,11 @@ final class MarkTexts {
   /** What a send has whose level nobody says: ready and not open, but into a parallel. */
   static double usualLevel(Collection<Channel> destinations) {
     boolean returns = destinations.stream().anyMatch(to -> to.kind() == ChannelKind.RETURN);
-    return returns ? SILENCE_DB : 0;
+    return returns ? Decibels.SILENCE : 0;
   }
 
   static String level(double db) {
-    return db <= SILENCE_DB
+    return db <= Decibels.SILENCE
         ? SILENT
         : BigDecimal.valueOf(db)
             .setScale(2, RoundingMode.HALF_UP)

@@ -122,6 +122,25 @@ class NameSorterTest {
   }
 
   @Test
+  void theSameWordIsAnotherThingInAFilmAndInASong() {
+    List<String> film = List.of("ADR Anna", "FOL feet", "SFX door", "Whoosh low", "BGS street");
+    assertThat(NameSorter.sortAll(film))
+        .extracting(Sorting::category)
+        .endsWith("effects/design", "ambience");
+    List<String> song = List.of("Kick", "Bass", "Lead vox", "Whoosh low", "bgs", "explosion");
+    assertThat(NameSorter.sortAll(song))
+        .extracting(Sorting::category)
+        .endsWith("fx", "vocals/backing", "fx");
+  }
+
+  @Test
+  void aMisspeltWordIsReadAndAsked() {
+    Sorting read = NameSorter.sort("guitrra");
+    assertThat(read.category()).isEqualTo("guitar");
+    assertThat(read.confidence()).isLessThan(0.7);
+  }
+
+  @Test
   void whatSomebodySaidOfANameStaysWhateverTheDeliveryIs() {
     Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
     List<String> names = List.of("ADR Anna", "FOL feet", "SFX door", "FX train");

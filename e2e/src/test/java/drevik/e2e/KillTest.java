@@ -73,7 +73,7 @@ class KillTest {
 
   private String session(StartedApplication app) throws IOException, InterruptedException {
     for (JsonNode item : ask(app, "GET", "/api/mixes", null)) {
-      if (item.path("kind").asString().equals("session")) {
+      if (item.path("name").asString().equals("Weathervane")) {
         return item.path("id").asString();
       }
     }
