@@ -120,7 +120,14 @@ export function BusDialog({ view, picked, onClose }: Props) {
       )}
       {what !== "join" && (
         <>
-          {tick("their categories go there from now on", inMap, setInMap)}
+          {(what === "move" || by !== "group") &&
+            tick(
+              what === "split" && by === "person"
+                ? "what is theirs goes there from now on"
+                : "their categories go there from now on",
+              inMap,
+              setInMap,
+            )}
           {tick("printed as a stem, as the old bus is", stem, setStem)}
           {what === "move" &&
             tick("with a reverberation of its own, ready and not open", withReturn, setReturn)}

@@ -1,8 +1,11 @@
 package drevik.edit;
 
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
+import drevik.mix.MapEntry;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.reassign.Meant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +15,8 @@ import java.util.Map;
 /**
  * Splits what goes to one bus: each category, person or group gets a bus of its own beside it.
  *
+ * @param inMap whether what is of the category, or of the person, goes there from now on; a group
+ *     is nothing that the category map asks for
  * @param stem whether each is printed as the bus is
  */
 public record SplitBus(String bus, By by, boolean inMap, boolean stem) implements Edit {
@@ -56,11 +61,25 @@ public record SplitBus(String bus, By by, boolean inMap, boolean stem) implement
     }
     Mix after = mix;
     for (Map.Entry<String, List<String>> part : parts.entrySet()) {
-      after =
-          new MoveOut(part.getValue(), part.getKey(), inMap && by == By.CATEGORY, stem, false, null)
-              .applyTo(after);
+      List<String> moving = part.getValue();
+      boolean ofCategory = inMap && by == By.CATEGORY;
+      after = new MoveOut(moving, part.getKey(), ofCategory, stem, false, null).changed(after);
+      if (inMap && by == By.PERSON) {
+        after = sentInMap(after, part.getKey(), moving);
+      }
     }
     return Soundness.require(mix, after);
+  }
+
+  /** What is of a person goes to the bus of that person from now on. */
+  private static Mix sentInMap(Mix mix, String person, List<String> moved) {
+    String to = ChannelsById.one(mix, moved.get(0)).output();
+    CategoryMap map = mix.categoryMap();
+    Meant of = new Meant(List.of(), null, person, null);
+    for (MapEntry asking : of.entries(mix, moved, null)) {
+      map = map.saying(asking, entry -> entry.withDestination(to));
+    }
+    return mix.withCategoryMap(map);
   }
 
   private String nameOf(Mix mix, Channel channel) {

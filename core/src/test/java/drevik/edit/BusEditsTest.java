@@ -102,6 +102,11 @@ class BusEditsTest {
     assertThat(of(joined, "ada").output()).isEqualTo("voices");
     assertThat(joined.outputs()).isEqualTo(band().outputs());
     assertThat(joined.stemSets()).isEqualTo(band().stemSets());
+    Mix mapped = new SplitBus("voices", SplitBus.By.PERSON, true, true).applyTo(band());
+    assertThat(of(mapped, "ada").output()).isEqualTo(of(split, "ada").output());
+    assertThat(of(mapped, "ada").pins()).as("the map says so").isEmpty();
+    assertThat(mapped.categoryMap().byId("vocals/lead:Ada").orElseThrow().destination())
+        .isEqualTo(of(mapped, "ada").output());
     Mix byCategory = new SplitBus("drums", SplitBus.By.CATEGORY, true, false).applyTo(band());
     assertThat(of(byCategory, "kick").output()).isEqualTo("kick-2");
     assertThat(of(byCategory, "kick").pins()).isEmpty();
