@@ -274,7 +274,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {button("other-map", "Another map…")}
           {button("keep-map", "Keep…")}
           {button("compare-maps", "Compare…")}
-          <a className="min-h-6 underline" href={`/api/mixes/${view.id}/map/document`}>
+          <a className="leading-6 underline" href={`/api/mixes/${view.id}/map/document`}>
             As a file
           </a>
         </span>
