@@ -320,10 +320,8 @@ export async function mapOf(id: string): Promise<NamedMap> {
 }
 
 /** A map on the shelf. */
-export async function keptMap(id: string): Promise<NamedMap> {
-  return JSON.parse(
-    await answered(api.GET("/api/maps/{id}", { params: { path: { id } }, parseAs: "text" })),
-  ) as NamedMap;
+export function keptMap(id: string): Promise<NamedMap> {
+  return answered(api.GET("/api/maps/{id}", { params: { path: { id } } }));
 }
 
 /** Category maps on the shelf, the latest first; those that were removed too. */

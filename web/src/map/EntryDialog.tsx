@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { MixView } from "../api/client";
 import { freshId } from "../api/changes";
 import { useEdit, useKnowledge } from "../api/queries";
-import { Field, FormDialog, Select, words } from "../ui/FormDialog";
+import { Field, FormDialog, Select, TextLine, words } from "../ui/FormDialog";
 
 interface Props {
   view: MixView;
@@ -20,15 +20,12 @@ export function EntryDialog({ view, category: first, onClose }: Props) {
   const [layout, setLayout] = useState("");
   const missing = layout === "" && Object.values(asked).every((text) => text.trim() === "");
   const text = (id: keyof typeof asked, label: string, placeholder: string) => (
-    <Field label={label}>
-      <input
-        dir="auto"
-        className="border-b border-rule bg-transparent py-1"
-        placeholder={placeholder}
-        value={asked[id]}
-        onChange={(event) => setAsked({ ...asked, [id]: event.target.value })}
-      />
-    </Field>
+    <TextLine
+      label={label}
+      placeholder={placeholder}
+      value={asked[id]}
+      onChange={(written) => setAsked({ ...asked, [id]: written })}
+    />
   );
   const said = (word: string) => word.trim() || undefined;
   return (

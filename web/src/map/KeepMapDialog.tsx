@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { MixView } from "../api/client";
 import { useKeepMap } from "../api/queries";
-import { Field, FormDialog } from "../ui/FormDialog";
+import { FormDialog, TextLine } from "../ui/FormDialog";
 
 /** Puts the map of a Mix on the shelf, under a name. */
 export function KeepMapDialog({ view, onClose }: { view: MixView; onClose: () => void }) {
@@ -15,15 +15,7 @@ export function KeepMapDialog({ view, onClose }: { view: MixView; onClose: () =>
       onClose={onClose}
       onSubmit={() => ask({ mix: view.id, name })}
     >
-      <Field label="Name">
-        <input
-          required
-          dir="auto"
-          className="border-b border-rule bg-transparent py-1"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </Field>
+      <TextLine label="Name" required value={name} onChange={setName} />
     </FormDialog>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
 import { useKnowledge } from "../api/queries";
-import { Field, Select, words } from "../ui/FormDialog";
+import { Field, Select, TextLine, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { EffectForm } from "./EffectForm";
 
@@ -80,14 +80,7 @@ export function BusDialog({ view, picked, onClose }: Props) {
       </Field>
       {what === "move" ? (
         <>
-          <Field label="Name">
-            <input
-              dir="auto"
-              className="border-b border-rule bg-transparent py-1"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-            />
-          </Field>
+          <TextLine label="Name" value={name} onChange={setName} />
           <Field label="Colour">
             <Select
               value={colour}

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import type { Edit, Meant, MixView } from "../api/client";
 import { useChains, useKnowledge, useMeant } from "../api/queries";
-import { Field, Select, words } from "../ui/FormDialog";
+import { Field, Select, TextLine, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { EffectForm } from "./EffectForm";
 import { namesOf } from "./EffectPanel";
@@ -137,16 +137,7 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
           <Select value={chosen} choices={words(people)} onChange={setOf} />
         </Field>
       )}
-      {who === "words" && (
-        <Field label="Words">
-          <input
-            className="border-b border-rule bg-transparent py-1"
-            dir="auto"
-            value={of}
-            onChange={(event) => setOf(event.target.value)}
-          />
-        </Field>
-      )}
+      {who === "words" && <TextLine label="Words" value={of} onChange={setOf} />}
       <p className="mb-2 text-small text-ink-2">
         {plural(ids.length, "channel")}
         {ids.length > 0 &&
@@ -178,14 +169,12 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
             label: `${chain.name} (${chain.category})`,
           })),
         )}
-        <Field label="Sends">
-          <input
-            className="border-b border-rule bg-transparent py-1"
-            placeholder="Plate −12, Hall −20 pre-fader, no Room"
-            value={to.sends}
-            onChange={(event) => set("sends")(event.target.value)}
-          />
-        </Field>
+        <TextLine
+          label="Sends"
+          value={to.sends}
+          placeholder="Plate −12, Hall −20 pre-fader, no Room"
+          onChange={set("sends")}
+        />
       </div>
       <fieldset className="mt-2 border-t border-rule-2 pt-2">
         <legend className="sr-only">How long it holds</legend>

@@ -110,6 +110,28 @@ export function Field({ label, children }: { label: string; children: ReactNode 
   );
 }
 
+interface TextLineProps {
+  label: string;
+  value: string;
+  placeholder?: string;
+  required?: boolean;
+  onChange: (text: string) => void;
+}
+
+/** A line of a form in which something is written. */
+export function TextLine({ label, onChange, ...input }: TextLineProps) {
+  return (
+    <Field label={label}>
+      <input
+        dir="auto"
+        className="border-b border-rule bg-transparent py-1"
+        {...input}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </Field>
+  );
+}
+
 interface SelectProps {
   /** For a list that no label stands beside. */
   label?: string;

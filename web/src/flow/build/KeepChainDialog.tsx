@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Channel } from "../../api/client";
 import { useKeepChain, useKnowledge } from "../../api/queries";
-import { Field, FormDialog, Select, words } from "../../ui/FormDialog";
+import { Field, FormDialog, Select, TextLine, words } from "../../ui/FormDialog";
 
 interface Props {
   mix: string;
@@ -24,15 +24,7 @@ export function KeepChainDialog({ mix, of, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => ask({ mix, channel: of.id, name, category, purpose })}
     >
-      <Field label="Name">
-        <input
-          required
-          dir="auto"
-          className="border-b border-rule bg-transparent py-1"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </Field>
+      <TextLine label="Name" required value={name} onChange={setName} />
       <Field label="For">
         <Select
           value={category}

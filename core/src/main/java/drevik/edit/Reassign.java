@@ -106,7 +106,7 @@ public record Reassign(
     CategoryMap map = mix.categoryMap();
     for (MapEntry asking : of.entries(mix, channels, category)) {
       map = map.saying(asking, entry -> said(entry, given));
-      if (of.category() != null) {
+      if (of.category() != null && category == null) {
         map = partsFollow(map, asking.category(), given);
       }
     }

@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.category.CategoryTree;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.MapEntry;
@@ -76,7 +77,12 @@ public record SplitBus(String bus, By by, boolean inMap, boolean stem) implement
     String to = ChannelsById.one(mix, moved.get(0)).output();
     CategoryMap map = mix.categoryMap();
     Meant of = new Meant(List.of(), null, person, null);
-    for (MapEntry asking : of.entries(mix, moved, null)) {
+    // What has no category yet no entry can speak of.
+    List<String> filed =
+        moved.stream()
+            .filter(id -> !ChannelsById.one(mix, id).category().equals(CategoryTree.UNKNOWN))
+            .toList();
+    for (MapEntry asking : of.entries(mix, filed, null)) {
       map = map.saying(asking, entry -> entry.withDestination(to));
     }
     return mix.withCategoryMap(map);

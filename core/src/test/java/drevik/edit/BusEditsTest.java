@@ -107,6 +107,9 @@ class BusEditsTest {
     assertThat(of(mapped, "ada").pins()).as("the map says so").isEmpty();
     assertThat(mapped.categoryMap().byId("vocals/lead:Ada").orElseThrow().destination())
         .isEqualTo(of(mapped, "ada").output());
+    Mix unfiled = band().mapChannels(c -> c.id().equals("bo") ? c.withCategory("unknown") : c);
+    Mix both = new SplitBus("voices", SplitBus.By.PERSON, true, true).applyTo(unfiled);
+    assertThat(of(both, "bo").output()).as("pinned, as no entry can say it").isEqualTo("bo-2");
     Mix byCategory = new SplitBus("drums", SplitBus.By.CATEGORY, true, false).applyTo(band());
     assertThat(of(byCategory, "kick").output()).isEqualTo("kick-2");
     assertThat(of(byCategory, "kick").pins()).isEmpty();
@@ -250,6 +253,30 @@ class BusEditsTest {
             .applyTo(mix);
     assertThat(outputOf(byStem, "bo")).as("a stem in the place of a bus").isEqualTo("drums");
     assertThat(byStem.categoryMap().ofCategory("vocals").orElseThrow().destination()).isNull();
+  }
+
+  @Test
+  void whatIsFiledElsewhereLeavesThePartsOfItsNewCategoryAlone() {
+    Mix mix =
+        new SetCategoryRule(
+                List.of("percussion/hand"),
+                Changes.of(MapEntryField.ALL, MapEntryField.DESTINATION, "mix"))
+            .applyTo(band());
+    Mix after =
+        new Reassign(
+                Meant.ofCategory("vocals/backing"),
+                true,
+                "percussion",
+                "voices",
+                null,
+                null,
+                null,
+                null,
+                null,
+                null)
+            .applyTo(mix);
+    assertThat(outputOf(after, "bo")).isEqualTo("voices");
+    assertThat(outputOf(after, "congas")).as("said of hands").isEqualTo("mix");
   }
 
   @Test

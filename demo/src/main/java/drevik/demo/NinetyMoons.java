@@ -4,6 +4,7 @@ import static drevik.demo.Voices.RATE;
 
 import drevik.audio.SampleFormat;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
@@ -133,8 +134,7 @@ final class NinetyMoons {
     float[] right = Signals.wash(audio, 1);
     if (name.startsWith("MX_1m6")) {
       int cut = (int) (13.3 * RATE);
-      return Track.of(
-          name, java.util.Arrays.copyOf(left, cut), java.util.Arrays.copyOf(right, cut));
+      return Track.of(name, Arrays.copyOf(left, cut), Arrays.copyOf(right, cut));
     }
     return Track.of(name, left, right);
   }

@@ -1,6 +1,5 @@
 package drevik.server.map;
 
-import drevik.codec.Documents;
 import drevik.mix.NamedMap;
 import drevik.preview.MapDifference;
 import drevik.server.map.KeptMaps.KeptMapLine;
@@ -43,8 +42,8 @@ class KeptMapController {
 
   /** One as a document, with names in the place of ids. */
   @GetMapping("/{id}")
-  String keptMap(@PathVariable String id) {
-    return Documents.writeMap(maps.find(id));
+  NamedMap keptMap(@PathVariable String id) {
+    return maps.find(id);
   }
 
   /** What two maps do not say alike. */
