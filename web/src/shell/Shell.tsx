@@ -233,7 +233,7 @@ export function Shell({ mix, children }: { mix?: MixView; children: ReactNode })
       <PlayerBar />
       <Tour />
       <Hints />
-      <Notices onUndo={() => step("undo")} mix={mix?.id} />
+      <Notices onUndo={() => step("undo")} mix={mix?.id} place={placeOf(pathname)} />
       <CommandList open={open === "commands"} onClose={() => setOpen(undefined)} />
       {open === "guide" && (
         <Suspense>
@@ -305,12 +305,16 @@ function CommandList({ open, onClose }: { open: boolean; onClose: () => void }) 
 interface NoticesProps {
   /** The Mix that is shown: only its steps can be taken back from here. */
   mix?: string;
+  place: string;
   onUndo: () => void;
 }
 
-function Notices({ mix, onUndo }: NoticesProps) {
+/** Places with a button at the foot of the page, where notices would stand over it. */
+const FOOTED = new Set(["Map", "Outline"]);
+
+function Notices({ mix, place, onUndo }: NoticesProps) {
   const notices = useNotices();
-  const overPlayer = useShown();
+  const beneath = (useShown() ? 1 : 0) + (FOOTED.has(place) ? 1 : 0);
   const line = (notice: Notice) => (
     <p
       key={notice.id}
@@ -340,7 +344,7 @@ function Notices({ mix, onUndo }: NoticesProps) {
   );
   return (
     <div
-      className={`pointer-events-none fixed right-3 z-30 flex flex-col items-end gap-2 ${overPlayer ? "bottom-12" : "bottom-3"}`}
+      className={`pointer-events-none fixed right-3 z-30 flex flex-col items-end gap-2 ${["bottom-3", "bottom-12", "bottom-24"][beneath]}`}
     >
       <div role="alert" className="contents">
         {notices.filter((one) => one.kind === "wrong").map(line)}

@@ -32,7 +32,15 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
         : [{ edit: "set-channels", channels: [before.id], set: changes }];
     const others = ids.filter((id) => id !== before.id);
     if (others.length > 0) {
-      own.push({ edit: "copy-chain", from: before.id, channels: others });
+      own.push({
+        edit: "copy-settings",
+        from: before.id,
+        channels: others,
+        sends: false,
+        chain: true,
+        levels: false,
+        routing: false,
+      });
     }
     return own.length === 0
       ? undefined

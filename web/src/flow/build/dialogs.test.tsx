@@ -217,7 +217,15 @@ describe("a chain", () => {
     show(<ChainDialog picked={[kick, { ...kick, id: "snare" }]} {...props} />);
     await submit();
     expect(togetherEdits(props)).toEqual([
-      { edit: "copy-chain", from: "kick", channels: ["snare"] },
+      {
+        edit: "copy-settings",
+        from: "kick",
+        channels: ["snare"],
+        sends: false,
+        chain: true,
+        levels: false,
+        routing: false,
+      },
     ]);
   });
 });

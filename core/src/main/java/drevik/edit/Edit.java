@@ -12,7 +12,6 @@ import drevik.reassign.Following;
 public sealed interface Edit
     permits AddChannels,
         ChangeMix,
-        CopyChain,
         CopySends,
         CopySettings,
         CreateChannels,

@@ -82,7 +82,7 @@ public record Reassign(
       if (inMap && of.category() != null && category == null) {
         return channels;
       }
-      throw new Refused("No channel of this Mix is meant by " + of.says(mix) + ".");
+      throw new Refused("No channel of this Mix is meant by " + of.says() + ".");
     }
     ChannelsById.known(mix, channels);
     return channels;
@@ -226,7 +226,7 @@ public record Reassign(
   @Override
   public String says(Mix before) {
     return "reassign "
-        + of.says(before)
+        + (of.channels().isEmpty() ? of.says() : ChannelsById.names(before, of.channels()))
         + (category == null ? "" : " to " + category)
         + (inMap ? ", by the category map" : "");
   }

@@ -102,19 +102,11 @@ public record Meant(
     return MapEntryBuilder.builder(MapEntry.of(of)).id(id).person(person).words(words).build();
   }
 
-  /** Who is meant, in words. */
-  public String says(Mix mix) {
+  /** Who is meant by something else than being picked, in words. */
+  public String says() {
     if (category != null) {
       return "all of " + category;
     }
-    if (person != null) {
-      return "all of " + person;
-    }
-    if (words != null) {
-      return "all that are called “" + words + "”";
-    }
-    return channels.size() == 1
-        ? mix.channel(channels.get(0)).map(c -> "“" + c.name() + "”").orElse("1 channel")
-        : channels.size() + " channels";
+    return person != null ? "all of " + person : "all that are called “" + words + "”";
   }
 }

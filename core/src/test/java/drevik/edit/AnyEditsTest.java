@@ -70,7 +70,8 @@ class AnyEditsTest {
                                     .withId("new")
                                     .withKey(new Key(key, Tap.PRE_FADER)),
                                 List.of()))),
-            Combinators.combine(id, ids).as(CopyChain::new),
+            Combinators.combine(id, ids)
+                .as((from, to) -> new CopySettings(from, to, false, true, false, false)),
             ids.map(
                 c ->
                     new PutChain(
