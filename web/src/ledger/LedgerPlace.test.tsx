@@ -231,6 +231,21 @@ describe("the ledger", () => {
     expect(screen.getByPlaceholderText("words of any column")).toHaveProperty("value", "pinned:");
   });
 
+  it("goes to what is pinned where only that is shown", async () => {
+    answers.set("GET /api/mixes/m1/ledger", {
+      ...ledger,
+      columns: [...ledger.columns, { id: "pins", label: "Pins", editable: false, figures: false }],
+      rows: ledger.rows.map((row) => ({
+        ...row,
+        cells: [...row.cells, row.channel === "snare" ? "pinned: sent to (by hand)" : ""],
+      })),
+    });
+    await open();
+    await userEvent.keyboard("{Escape}p");
+    expect(names()).toEqual(["Snare"]);
+    expect(current()).toBe("pinned: sent to (by hand)");
+  });
+
   it("stands by group, each with its count, and pastes go by what is shown", async () => {
     await open();
     await userEvent.keyboard("{Escape}g");

@@ -256,10 +256,17 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
         id: "only-pinned",
         label: "Show only what is pinned",
         key: "p",
-        run: () => show({ wanted: "pinned:" }),
+        run: () => {
+          show({ wanted: "pinned:" });
+          // What is pinned, and by which act, stands far to the right.
+          const column = columns.findIndex((one) => one.id === "pins");
+          if (column >= 0) {
+            latest.current.go({ row: 0, column }, false);
+          }
+        },
       },
     ],
-    [area.bottom, area.top, edit, rows, show, view],
+    [area.bottom, area.top, columns, edit, rows, show, view],
   );
   useOffer("ledger", acts);
 
