@@ -94,8 +94,10 @@ database_up() {
   else
     # What a dead one, or one that was copied from, left: PostgreSQL would wait for that.
     rm -f "$cluster/postmaster.pid"
-    # Each folder begins elsewhere: two that start at once would both find the same port free.
-    port=$(free_port $((54117 + $(printf '%s' "$data" | cksum | cut -d' ' -f1) % 4000)))
+    # Each folder begins elsewhere: two that start at once would both find the same port free. All
+    # lie below what the system gives to outgoing connections: such a port looks free, as nobody
+    # listens there, and is taken.
+    port=$(free_port $((24117 + $(printf '%s' "$data" | cksum | cut -d' ' -f1) % 4000)))
     as_postgres "$bin/pg_ctl" -D "$cluster" -l "$data/db/log" -w -t 60 \
       -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=''" start >/dev/null 9>&- \
       || fail "the database did not start; see $data/db/log"

@@ -106,6 +106,16 @@ class WatchedOverTest {
         .contains("no password supplied");
   }
 
+  /** What the system gives to outgoing connections looks free, and cannot be listened on. */
+  @Test
+  @Order(7)
+  void theDatabaseListensBelowThePortsOfOutgoingConnections() throws IOException {
+    String outgoing = Files.readString(Path.of("/proc/sys/net/ipv4/ip_local_port_range"));
+    String port = Files.readAllLines(Scripted.databaseFiles(data).resolve("postmaster.pid")).get(3);
+    assertThat(Integer.parseInt(port.strip()))
+        .isLessThan(Integer.parseInt(outgoing.strip().split("\\s+")[0]));
+  }
+
   @Test
   @Order(2)
   void whatDiesIsStartedAgain() throws Exception {
@@ -130,7 +140,8 @@ class WatchedOverTest {
             .redirectOutput(folder.resolve("first.log").toFile())
             .start();
     try {
-      patiently().until(() -> Files.exists(elsewhere.resolve("server.pid")));
+      patiently().until(() -> Files.exists(elsewhere.resolve("server.pid")) || !first.isAlive());
+      assertThat(first.isAlive()).as(Files.readString(folder.resolve("first.log"))).isTrue();
       assertThat(run(elsewhere, "up").says()).contains("starting already");
       kill(Scripted.databasePid(elsewhere));
       kill(Files.readString(elsewhere.resolve("server.pid")));
