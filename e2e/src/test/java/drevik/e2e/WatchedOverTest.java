@@ -108,7 +108,7 @@ class WatchedOverTest {
 
   /** What the system gives to outgoing connections looks free, and cannot be listened on. */
   @Test
-  @Order(7)
+  @Order(1)
   void theDatabaseListensBelowThePortsOfOutgoingConnections() throws IOException {
     String outgoing = Files.readString(Path.of("/proc/sys/net/ipv4/ip_local_port_range"));
     String port = Files.readAllLines(Scripted.databaseFiles(data).resolve("postmaster.pid")).get(3);
