@@ -41,7 +41,14 @@ export function CompareMapsDialog({ first, onClose }: { first?: string; onClose:
         </p>
       )}
       {lines && lines.length > 0 && (
-        <div className="max-h-[56vh] overflow-y-auto">
+        <div
+          role="region"
+          aria-label="Differences"
+          // So that the arrows scroll it.
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+          tabIndex={0}
+          className="max-h-[56vh] overflow-auto"
+        >
           <table className="w-full text-left">
             <thead>
               <tr className="text-small">
