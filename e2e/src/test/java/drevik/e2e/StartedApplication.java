@@ -2,7 +2,6 @@ package drevik.e2e;
 
 import drevik.server.ThrowawayPostgres;
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -31,9 +30,7 @@ final class StartedApplication implements AutoCloseable {
   }
 
   void start() throws IOException, InterruptedException {
-    try (ServerSocket socket = new ServerSocket(0)) {
-      port = socket.getLocalPort();
-    }
+    port = ThrowawayPostgres.freePort();
     List<String> command = new ArrayList<>(List.of("java", "-jar", JAR.toString()));
     command.add("--server.port=" + port);
     command.add("--spring.datasource.url=" + database);

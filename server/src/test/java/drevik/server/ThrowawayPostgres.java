@@ -2,12 +2,14 @@ package drevik.server;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Stream;
 
 /**
@@ -28,9 +30,7 @@ public final class ThrowawayPostgres implements AutoCloseable {
       if (isRoot()) {
         run(List.of("chown", "postgres", folder.toString()));
       }
-      try (ServerSocket socket = new ServerSocket(0)) {
-        port = socket.getLocalPort();
-      }
+      port = freePort();
       Path data = folder.resolve("data");
       asPostgres("initdb", "-D", data.toString(), "-U", "drevik", "--auth=trust", "-E", "UTF8");
       String options =
@@ -42,6 +42,22 @@ public final class ThrowawayPostgres implements AutoCloseable {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /**
+   * One on which nobody listens, below those of outgoing connections: what the system gives of
+   * these may be given to somebody else before a program has started that is to listen there.
+   */
+  public static int freePort() throws IOException {
+    for (int tries = 0; tries < 100; tries++) {
+      int port = ThreadLocalRandom.current().nextInt(20_000, 32_000);
+      try (ServerSocket free = new ServerSocket(port)) {
+        return free.getLocalPort();
+      } catch (BindException e) {
+        // Taken; another is tried.
+      }
+    }
+    throw new IOException("no port from 20000 to 32000 is free");
   }
 
   /** The cluster that all tests of one run share; stopped when the run ends. */
