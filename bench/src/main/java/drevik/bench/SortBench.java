@@ -1,6 +1,7 @@
 package drevik.bench;
 
 import drevik.category.CategoryTree;
+import drevik.category.DeliverySorting;
 import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import java.io.IOException;
@@ -8,15 +9,17 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.zip.CRC32;
 
 /**
  * How well names are sorted, on a labelled list: those that the sorter was tuned on, and a third
  * that was kept out. An answer is right if it is the label or an ancestor of it; confidently wrong
- * if it is neither and claims {@value #CONFIDENT} or more.
+ * if it is neither and claims {@value drevik.category.Sorting#SURE} or more.
  *
  * <p>The names of wrong answers are shown for the tuned part only, so that the other stays unseen.
  * Beside the list may stand a folder {@code unseen} of deliveries, one a file, that were written
@@ -24,7 +27,6 @@ import java.util.zip.CRC32;
  * so in its first line.
  */
 final class SortBench {
-  private static final double CONFIDENT = 0.7;
   private static final double[] BINS = {0, 0.5, 0.6, 0.7, 0.8, 0.9, 0.96, 1.01};
 
   private record Answer(String name, String label, Sorting given) {
@@ -85,17 +87,17 @@ final class SortBench {
         .toList();
   }
 
-  /** Each file is a delivery, whose names are sorted together. */
+  /**
+   * Each file is a delivery, whose names are sorted together: as they are listed, which is the
+   * order of a session, and once more in that of the alphabet, which is how a folder shows them.
+   */
   private static void unseen(Path folder) throws IOException {
     List<Answer> all = new ArrayList<>();
+    List<Answer> byAlphabet = new ArrayList<>();
     try (Stream<Path> files = Files.list(folder)) {
       for (Path file : files.sorted().toList()) {
         List<Labelled> names = labelled(file);
-        List<Sorting> sorted = NameSorter.sortAll(names.stream().map(Labelled::name).toList());
-        List<Answer> answers = new ArrayList<>();
-        for (int i = 0; i < names.size(); i++) {
-          answers.add(new Answer(names.get(i).name(), names.get(i).label(), sorted.get(i)));
-        }
+        List<Answer> answers = sortedTogether(names);
         if (System.getenv("DREVIK_SHOW") != null) {
           answers.stream().filter(a -> !a.right()).forEach(SortBench::show);
         }
@@ -103,9 +105,22 @@ final class SortBench {
         String name = file.getFileName().toString().replace(".tsv", "");
         figures(seen ? name + " (looked at since)" : name, answers);
         all.addAll(answers);
+        byAlphabet.addAll(
+            sortedTogether(
+                names.stream()
+                    .sorted(Comparator.comparing(Labelled::name, String.CASE_INSENSITIVE_ORDER))
+                    .toList()));
       }
     }
     print("all of these", all);
+    figures("all of these, in the order of the alphabet", byAlphabet);
+  }
+
+  private static List<Answer> sortedTogether(List<Labelled> names) {
+    List<Sorting> sorted = DeliverySorting.ofNames(names.stream().map(Labelled::name).toList());
+    return IntStream.range(0, names.size())
+        .mapToObj(i -> new Answer(names.get(i).name(), names.get(i).label(), sorted.get(i)))
+        .toList();
   }
 
   private static void print(String what, List<Answer> answers) {
@@ -137,7 +152,7 @@ final class SortBench {
             .filter(a -> !a.right() && a.given.category().equals(CategoryTree.UNKNOWN))
             .count();
     long confidentlyWrong =
-        answers.stream().filter(a -> !a.right() && a.given.confidence() >= CONFIDENT).count();
+        answers.stream().filter(a -> !a.right() && a.given.confidence() >= Sorting.SURE).count();
     double all = answers.size() / 100.0;
     System.out.printf(
         Locale.ROOT,

@@ -1,7 +1,7 @@
 package drevik.cli;
 
 import com.beust.jcommander.Parameters;
-import drevik.category.NameSorter;
+import drevik.category.DeliverySorting;
 import drevik.category.Sorting;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -24,7 +24,7 @@ final class SortCommand implements Callable<Integer> {
     BufferedReader names =
         new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
     List<String> all = names.lines().toList();
-    List<Sorting> sortings = NameSorter.sortAll(all);
+    List<Sorting> sortings = DeliverySorting.ofNames(all);
     StringBuilder out = new StringBuilder();
     for (int i = 0; i < all.size(); i++) {
       Sorting s = sortings.get(i);

@@ -28,6 +28,9 @@ public final class NameSorter {
 
   private static final double SURE = 0.9;
 
+  /** Certainty of a meaning that is not the usual one. */
+  private static final double FITTING = 0.66;
+
   /** A word further in front is rather a song's name, or describes what follows. */
   private static final double IN_FRONT = 0.94;
 
@@ -82,28 +85,6 @@ public final class NameSorter {
 
   private NameSorter() {}
 
-  /** Each name of a delivery; the whole tells what words mean that could be either. */
-  public static List<Sorting> sortAll(List<String> paths) {
-    return inDelivery(paths, paths.stream().map(NameSorter::sort).toList());
-  }
-
-  /**
-   * Names that have been sorted by themselves, and what the whole delivery makes of them. An answer
-   * that came from elsewhere than the name stays.
-   */
-  public static List<Sorting> inDelivery(List<String> paths, List<Sorting> alone) {
-    KindOfWork kind = KindOfWork.of(paths, alone);
-    if (kind == KindOfWork.UNTOLD) {
-      return alone;
-    }
-    List<Sorting> sortings = new ArrayList<>();
-    for (int i = 0; i < paths.size(); i++) {
-      String path = paths.get(i);
-      sortings.add(alone.get(i).equals(sort(path)) ? sort(path, kind) : alone.get(i));
-    }
-    return sortings;
-  }
-
   /** A name of which nothing else is known. */
   public static Sorting sort(String path) {
     return sort(path, KindOfWork.UNTOLD);
@@ -125,6 +106,26 @@ public final class NameSorter {
     return head.filter(one -> byWords == null || isUnknown(byWords))
         .flatMap(one -> ofDepartment(one, tokens, kind))
         .orElseGet(() -> byWords == null ? byWords(path, kind) : byWords);
+  }
+
+  /**
+   * What a name says if it is of one of {@code families}: the meaning of its words that fits there,
+   * even where another is more usual.
+   */
+  static Optional<Sorting> among(String path, KindOfWork kind, Set<String> families) {
+    List<Vote> fitting =
+        votes(NameTokens.of(path), 1, kind).stream()
+            .filter(vote -> families.contains(vote.family()))
+            .map(
+                vote -> new Vote(vote.category(), vote.weight(), false, vote.word(), vote.reason()))
+            .toList();
+    if (fitting.isEmpty()) {
+      return Optional.empty();
+    }
+    String family = strongestFamily(strengths(fitting));
+    List<String> because = reasons(family, fitting);
+    because.add("it stands among " + family);
+    return Optional.of(new Sorting(childOf(family, fitting), FITTING, because));
   }
 
   private static boolean isUnknown(Sorting sorting) {
@@ -273,6 +274,13 @@ public final class NameSorter {
     }
     boolean tied = ranked.size() > 1 && ranked.get(1).getValue() > SAME * ranked.get(0).getValue();
     return tied ? family : ranked.get(0).getKey();
+  }
+
+  private static String strongestFamily(Map<String, Double> strengths) {
+    return strengths.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(CategoryTree.UNKNOWN);
   }
 
   private static List<String> reasons(String family, List<Vote> votes) {

@@ -10,6 +10,9 @@ import java.util.List;
  * @param because reasons in plain words, the weightiest first
  */
 public record Sorting(String category, double confidence, List<String> because) {
+  /** Certainty below which more than the name is asked, and a person should look. */
+  public static final double SURE = 0.7;
+
   public Sorting {
     because = List.copyOf(because);
   }

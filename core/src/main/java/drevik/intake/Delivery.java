@@ -1,5 +1,6 @@
 package drevik.intake;
 
+import drevik.category.DeliverySorting;
 import drevik.category.FileName;
 import drevik.category.Sorting;
 import drevik.edit.SeatDelivery;
@@ -10,9 +11,7 @@ import drevik.intake.conform.DeliveredFile;
 import drevik.intake.conform.SeatWish;
 import drevik.intake.measure.FileNotes;
 import drevik.intake.measure.Inspection;
-import drevik.intake.measure.NeighbourSorting;
 import drevik.intake.measure.PairFinding;
-import drevik.intake.measure.SecondSorting;
 import drevik.intake.measure.SwappedSides;
 import drevik.intake.seat.Copies;
 import drevik.intake.seat.SeatNames;
@@ -158,9 +157,9 @@ public final class Delivery {
   /** Followed anew at each look, so that a correction tells its neighbours at once. */
   private void sortByNeighbours(List<Item> files) {
     List<Sorting> found =
-        NeighbourSorting.of(
+        DeliverySorting.of(
             files.stream()
-                .map(file -> new NeighbourSorting.Named(file.name(), file.sorting()))
+                .map(file -> new DeliverySorting.Named(file.name(), file.sorting()))
                 .toList());
     for (int i = 0; i < files.size(); i++) {
       sortings.put(files.get(i).id(), found.get(i));
@@ -287,7 +286,7 @@ public final class Delivery {
             || seatedOn.containsKey(file)
             || item.found() != null && item.found().silent()
             || against(file).state() == DeliveryComparison.State.SAME;
-    return !settled && sorting(file).confidence() < SecondSorting.UNSURE;
+    return !settled && sorting(file).confidence() < Sorting.SURE;
   }
 
   /** What is to know of a file's audio, in words. */

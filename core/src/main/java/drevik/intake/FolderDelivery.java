@@ -3,6 +3,7 @@ package drevik.intake;
 import drevik.audio.AudioException;
 import drevik.audio.Sha256;
 import drevik.audio.WavReader;
+import drevik.category.DeliverySorting;
 import drevik.category.FileName;
 import drevik.category.NameSorter;
 import drevik.category.Sorting;
@@ -13,7 +14,6 @@ import drevik.intake.measure.Inspection;
 import drevik.intake.measure.Inspector;
 import drevik.intake.measure.MeasuredFile;
 import drevik.intake.measure.MicrophonePairs;
-import drevik.intake.measure.NeighbourSorting;
 import drevik.intake.measure.PairChecks;
 import drevik.intake.measure.SecondSorting;
 import drevik.mix.AudioRef;
@@ -99,9 +99,9 @@ public final class FolderDelivery {
   /** Microphones that belong together are compared, and sides of recordings of one source. */
   private static void compare(Path folder, Map<String, Delivery.Item> items) {
     List<Sorting> sortings =
-        NeighbourSorting.of(
+        DeliverySorting.of(
             items.values().stream()
-                .map(item -> new NeighbourSorting.Named(item.name(), item.sorting()))
+                .map(item -> new DeliverySorting.Named(item.name(), item.sorting()))
                 .toList());
     List<MicrophonePairs.Named> named = new ArrayList<>();
     for (Delivery.Item item : items.values()) {

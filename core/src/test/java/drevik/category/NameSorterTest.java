@@ -6,7 +6,6 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -101,52 +100,10 @@ class NameSorterTest {
   }
 
   @Test
-  void theDeliveryAsAWholeTellsWhatAWordMeans() {
-    List<String> film =
-        List.of(
-            "DX_sc4_lav", "SFX door", "FOL feet", "ADR Anna", "FX train", "SD dream", "MX strings");
-    assertThat(NameSorter.sortAll(film))
-        .extracting(Sorting::category)
-        .containsExactly(
-            "dialogue/production",
-            "effects/hard",
-            "foley/feet",
-            "dialogue/adr",
-            "effects/hard",
-            "effects/design",
-            "score");
-    List<String> song = List.of("Kick", "SD", "FX", "Bass", "Lead vox", "DX piano");
-    assertThat(NameSorter.sortAll(song))
-        .extracting(Sorting::category)
-        .containsExactly("drums/kick", "drums/snare", "fx", "bass", "vocals/lead", "keys/piano");
-  }
-
-  @Test
-  void theSameWordIsAnotherThingInAFilmAndInASong() {
-    List<String> film = List.of("ADR Anna", "FOL feet", "SFX door", "Whoosh low", "BGS street");
-    assertThat(NameSorter.sortAll(film))
-        .extracting(Sorting::category)
-        .endsWith("effects/design", "ambience");
-    List<String> song = List.of("Kick", "Bass", "Lead vox", "Whoosh low", "bgs", "explosion");
-    assertThat(NameSorter.sortAll(song))
-        .extracting(Sorting::category)
-        .endsWith("fx", "vocals/backing", "fx");
-  }
-
-  @Test
   void aMisspeltWordIsReadAndAsked() {
     Sorting read = NameSorter.sort("guitrra");
     assertThat(read.category()).isEqualTo("guitar");
     assertThat(read.confidence()).isLessThan(0.7);
-  }
-
-  @Test
-  void whatSomebodySaidOfANameStaysWhateverTheDeliveryIs() {
-    Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
-    List<String> names = List.of("ADR Anna", "FOL feet", "SFX door", "FX train");
-    List<Sorting> alone = new ArrayList<>(NameSorter.sortAll(names));
-    alone.set(3, byHand);
-    assertThat(NameSorter.inDelivery(names, alone)).element(3).isEqualTo(byHand);
   }
 
   @ParameterizedTest

@@ -12,9 +12,6 @@ import java.util.Optional;
  * itself, and, where still nothing is known, its sound.
  */
 public final class SecondSorting {
-  /** Certainty below which more than the name is asked, and a person should look. */
-  public static final double UNSURE = 0.7;
-
   private SecondSorting() {}
 
   /**
@@ -25,7 +22,7 @@ public final class SecondSorting {
   public static Sorting of(String name, Sorting sorted, Inspection found) {
     Sorting byName =
         sorted.equals(NameSorter.sort(name)) ? SoundTieBreak.of(name, sorted, found) : sorted;
-    if (byName.confidence() >= UNSURE || !byName.equals(sorted)) {
+    if (byName.confidence() >= Sorting.SURE || !byName.equals(sorted)) {
       return byName;
     }
     Optional<String> inside = betterName(byName, found);
@@ -49,7 +46,7 @@ public final class SecondSorting {
   }
 
   private static Optional<String> betterName(Sorting byName, Inspection found) {
-    return byName.confidence() >= UNSURE
+    return byName.confidence() >= Sorting.SURE
         ? Optional.empty()
         : found.notes().names().stream()
             .filter(inside -> saysMore(NameSorter.sort(inside), byName))

@@ -87,7 +87,7 @@ final class SoundTieBreak {
 
   /** A doubtful name is surer where the sound is of its kind, and less sure where it is not. */
   private static Sorting weighed(Sorting byName, Sound sound) {
-    boolean unsure = byName.confidence() < SecondSorting.UNSURE;
+    boolean unsure = byName.confidence() < Sorting.SURE;
     boolean wantsStruck = isAny(STRUCK, byName.category());
     boolean wantsHeld = isAny(HELD, byName.category());
     if (!unsure || !wantsStruck && !wantsHeld) {

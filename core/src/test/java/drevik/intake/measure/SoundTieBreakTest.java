@@ -39,10 +39,10 @@ class SoundTieBreakTest {
   @Test
   void aDoubtfulNameIsWeighedByItsSound() {
     Sorting byName = NameSorter.sort("Rack 1.wav");
-    assertThat(byName.confidence()).isLessThan(SecondSorting.UNSURE);
+    assertThat(byName.confidence()).isLessThan(Sorting.SURE);
     Sorting agreed = sorted("Rack 1.wav", STRUCK, -20);
     assertThat(agreed.category()).isEqualTo(byName.category());
-    assertThat(agreed.confidence()).isGreaterThan(SecondSorting.UNSURE);
+    assertThat(agreed.confidence()).isGreaterThan(Sorting.SURE);
     assertThat(sorted("Rack 1.wav", HELD, -20).confidence()).isLessThan(byName.confidence());
   }
 

@@ -1,0 +1,234 @@
+package drevik.category;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/**
+ * Sorts the files of a delivery together. What a name leaves open, or says wrongly, the others
+ * tell: the delivery as a whole what kind of work it is, those before and behind a file in the
+ * session which of several meanings a word has, those in its folder what they all are. An answer
+ * that came from elsewhere than the name, as from a person, stays.
+ */
+public final class DeliverySorting {
+  /** A file by its name in the delivery, and where it is sorted by itself. */
+  public record Named(String name, Sorting sorting) {
+    private boolean isByName() {
+      return sorting.equals(NameSorter.sort(name));
+    }
+  }
+
+  /**
+   * A file, where it is sorted by its name and the kind of work, and its family if that is sure.
+   */
+  private record Sorted(
+      String name, Sorting sorting, boolean byName, Optional<String> family, List<String> words) {
+    static Sorted of(Named file, KindOfWork kind) {
+      boolean byName = file.isByName();
+      Sorting sorting = byName ? NameSorter.sort(file.name(), kind) : file.sorting();
+      Optional<String> family =
+          Optional.of(CategoryTree.topOf(sorting.category()))
+              .filter(
+                  one -> sorting.confidence() >= Sorting.SURE && !one.equals(CategoryTree.UNKNOWN));
+      return new Sorted(file.name(), sorting, byName, family, NameSorter.wordsOf(file.name()));
+    }
+
+    String said() {
+      return CategoryTree.topOf(sorting.category());
+    }
+
+    boolean isUnknown() {
+      return said().equals(CategoryTree.UNKNOWN);
+    }
+
+    Sorting at(String category, double confidence, String because) {
+      List<String> reasons = new ArrayList<>(sorting.because());
+      reasons.add(because);
+      return new Sorting(category, confidence, reasons);
+    }
+
+    /** The same answer, surer, since the others are of its family too. */
+    Sorting agreed(String because) {
+      return at(sorting.category(), Math.max(sorting.confidence(), AGREED), because);
+    }
+  }
+
+  /** On each side of a file so many are asked, and no further away than {@link #REACH}. */
+  private static final int NEIGHBOURS = 2;
+
+  private static final int REACH = 4;
+
+  /** With fewer neighbours a file is at the end of the session, or among what nobody knows. */
+  private static final int FEWEST_NEIGHBOURS = 3;
+
+  /** With fewer files one of a kind is nothing unusual. */
+  private static final int FEWEST_IN_COMPANY = 12;
+
+  private static final int FEWEST_OF_FOLDER = 3;
+  private static final double MOST_OF_FOLDER = 0.8;
+
+  private static final double GUESSED = 0.55;
+  private static final double AGREED = 0.75;
+
+  /** Of answers whose family no neighbour shares a third was right in lists not seen before. */
+  private static final double ALONE = 0.65;
+
+  /** What stands alone in most sessions: nobody prints four clicks side by side. */
+  private static final Set<String> STANDS_ALONE = Set.of("click", "reference", "print");
+
+  private final KindOfWork kind;
+  private final List<Sorted> files;
+
+  /** Each family that is sure, and the words of its files; sides and numbers are no difference. */
+  private final Map<String, Set<List<String>>> company = new HashMap<>();
+
+  private DeliverySorting(List<Named> named) {
+    kind =
+        KindOfWork.of(
+            named.stream().map(Named::name).toList(), named.stream().map(Named::sorting).toList());
+    files = named.stream().map(file -> Sorted.of(file, kind)).toList();
+    for (Sorted file : files) {
+      file.family()
+          .ifPresent(
+              family -> company.computeIfAbsent(family, key -> new HashSet<>()).add(file.words()));
+    }
+  }
+
+  /** Names of a delivery of which nothing else is known, in the order in which they came. */
+  public static List<Sorting> ofNames(List<String> names) {
+    return of(names.stream().map(name -> new Named(name, NameSorter.sort(name))).toList());
+  }
+
+  /** One answer for each file, in their order; most often the one that it had. */
+  public static List<Sorting> of(List<Named> files) {
+    return new DeliverySorting(files).sorted();
+  }
+
+  private List<Sorting> sorted() {
+    Map<String, List<Integer>> folders = new LinkedHashMap<>();
+    for (int i = 0; i < files.size(); i++) {
+      String folder = FileName.folderOf(files.get(i).name());
+      folders.computeIfAbsent(folder, key -> new ArrayList<>()).add(i);
+    }
+    List<Sorting> answers = new ArrayList<>(files.stream().map(Sorted::sorting).toList());
+    for (List<Integer> places : folders.values()) {
+      List<Sorted> folder = places.stream().map(files::get).toList();
+      List<Sorting> found = ofFolder(folder, folders.size() == 1);
+      for (int i = 0; i < found.size(); i++) {
+        answers.set(places.get(i), found.get(i));
+      }
+    }
+    return answers;
+  }
+
+  private List<Sorting> ofFolder(List<Sorted> folder, boolean only) {
+    List<Sorting> answers = new ArrayList<>(folder.stream().map(Sorted::sorting).toList());
+    List<Integer> order =
+        SessionOrder.of(
+            folder.stream().map(Sorted::name).toList(),
+            folder.stream().map(Sorted::family).toList());
+    for (int i = 0; i < folder.size(); i++) {
+      Sorted file = folder.get(i);
+      if (file.byName()) {
+        int at = order.indexOf(i);
+        answers.set(i, at < 0 ? inCompany(file) : amongNeighbours(file, folder, order, at));
+      }
+      // One folder for everything says nothing.
+      if (!only && answers.get(i).equals(file.sorting())) {
+        answers.set(i, inFolder(file, folder));
+      }
+    }
+    return answers;
+  }
+
+  private Sorting amongNeighbours(Sorted file, List<Sorted> folder, List<Integer> order, int at) {
+    List<String> before = towards(folder, order, at, -1);
+    List<String> behind = towards(folder, order, at, 1);
+    Optional<String> between =
+        before.stream().findFirst().filter(one -> behind.stream().limit(1).anyMatch(one::equals));
+    List<String> around = new ArrayList<>(before);
+    around.addAll(behind);
+    if (around.contains(file.said())) {
+      return between.filter(file.said()::equals).isPresent() && file.family().isEmpty()
+          ? file.agreed("it stands between " + file.said())
+          : file.sorting();
+    }
+    if (file.isUnknown()) {
+      return NameSorter.among(file.name(), kind, Set.copyOf(around))
+          .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
+          .orElse(file.sorting());
+    }
+    return around.size() < FEWEST_NEIGHBOURS
+        ? file.sorting()
+        : alone(file, Set.copyOf(around), "none of its neighbours is " + file.said());
+  }
+
+  /** The families of the nearest files on one side that are sure of theirs, nearest first. */
+  private static List<String> towards(List<Sorted> folder, List<Integer> order, int at, int step) {
+    return IntStream.rangeClosed(1, REACH)
+        .map(far -> at + step * far)
+        .filter(there -> there >= 0 && there < order.size())
+        .mapToObj(there -> folder.get(order.get(there)).family())
+        .flatMap(Optional::stream)
+        .limit(NEIGHBOURS)
+        .toList();
+  }
+
+  /** Where nothing tells the order: what no other file of the delivery is, this one hardly is. */
+  private Sorting inCompany(Sorted file) {
+    Set<String> families = new HashSet<>();
+    int others = 0;
+    for (Map.Entry<String, Set<List<String>>> one : company.entrySet()) {
+      int unlike = one.getValue().size() - (one.getValue().contains(file.words()) ? 1 : 0);
+      others += unlike;
+      if (unlike > 0) {
+        families.add(one.getKey());
+      }
+    }
+    return others < FEWEST_IN_COMPANY || families.contains(file.said())
+        ? file.sorting()
+        : alone(file, families, "no other file is " + file.said());
+  }
+
+  /** A file that says what none around it is: another meaning of its words, or a doubt. */
+  private Sorting alone(Sorted file, Set<String> families, String because) {
+    return NameSorter.among(file.name(), kind, families)
+        .orElseGet(
+            () ->
+                file.sorting().confidence() < ALONE || STANDS_ALONE.contains(file.said())
+                    ? file.sorting()
+                    : file.at(file.sorting().category(), ALONE, because));
+  }
+
+  private static Sorting inFolder(Sorted file, List<Sorted> folder) {
+    if (file.family().isPresent()) {
+      return file.sorting();
+    }
+    Map<String, Integer> families = new HashMap<>();
+    folder.stream()
+        .filter(other -> other != file)
+        .flatMap(other -> other.family().stream())
+        .forEach(family -> families.merge(family, 1, Integer::sum));
+    int known = families.values().stream().mapToInt(Integer::intValue).sum();
+    return families.entrySet().stream()
+        .filter(family -> known >= FEWEST_OF_FOLDER)
+        .filter(family -> family.getValue() >= MOST_OF_FOLDER * known)
+        .findFirst()
+        .map(family -> likeItsFolder(file, family.getKey(), family.getValue() + " of " + known))
+        .orElse(file.sorting());
+  }
+
+  private static Sorting likeItsFolder(Sorted file, String family, String howMany) {
+    String because = howMany + " known files in its folder are " + family;
+    if (file.isUnknown()) {
+      return file.at(family, GUESSED, because);
+    }
+    return file.said().equals(family) ? file.agreed(because) : file.sorting();
+  }
+}
