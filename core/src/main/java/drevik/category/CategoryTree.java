@@ -91,6 +91,12 @@ public final class CategoryTree {
     return slash < 0 ? Optional.empty() : Optional.of(path.substring(0, slash));
   }
 
+  /** True for a word that is the name of the category or of one above it, in number one or more. */
+  static boolean isNamed(String path, String word) {
+    List<String> names = List.of(path.split("[/-]"));
+    return names.contains(word) || word.endsWith("s") && names.contains(word.replaceFirst("s$", ""));
+  }
+
   /** True if {@code path} is {@code ancestor} or stands below it. */
   public static boolean isWithin(String path, String ancestor) {
     return path.equals(ancestor) || path.startsWith(ancestor + "/");

@@ -43,6 +43,12 @@ public final class DeliverySorting {
       return CategoryTree.topOf(sorting.category());
     }
 
+    /** A click, or what is called by the very name of its category: “Bass”, “Flute 2”. */
+    boolean mayStandAlone() {
+      return STANDS_ALONE.contains(said())
+          || words.stream().allMatch(word -> CategoryTree.isNamed(sorting.category(), word));
+    }
+
     boolean isUnknown() {
       return said().equals(CategoryTree.UNKNOWN);
     }
@@ -201,7 +207,7 @@ public final class DeliverySorting {
     return NameSorter.among(file.name(), kind, families)
         .orElseGet(
             () ->
-                file.sorting().confidence() < ALONE || STANDS_ALONE.contains(file.said())
+                file.sorting().confidence() < ALONE || file.mayStandAlone()
                     ? file.sorting()
                     : file.at(file.sorting().category(), ALONE, because));
   }

@@ -37,24 +37,26 @@ final class Departments {
             + "narratore,kommentar,off kommentar");
     sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista");
     sure("interview/field", "otf");
-    sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound");
-    sure("dialogue/adr", "adr,synchron,nachsynchron,postsynchro,postsync");
-    sure("effects/hard", "sfx,hfx,hard fx,hardfx");
+    sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound,son seul,sons seuls,nur ton");
+    sure("natural", "wild track,wildtrack,wild tracks,wildtracks,nurton");
+    sure("dialogue/adr", "adr,synchron,nachsynchron,postsynchro,post synchro,postsync,wild lines");
+    sure("effects", "sfx");
+    sure("effects/hard", "hfx,hard fx,hardfx");
     sure("effects/production", "pfx,prod fx,production fx,produktionseffekte");
     sure("effects/design", "dsgn,sdx,sounddesign,sound design,sfx des,sfx dsgn,sfx dsn");
     sure("foley", "fol,foley,bruitage,bruitages,gerausche,geraeusche,gerauschemacher");
     sure("ambience/tone", "roomtone,room tone,raumton,tonraum");
     sure("dialogue/crowd", "walla,loop group,loopgroup,adr group,group adr,grp adr");
     sure("dialogue/futz", "futz");
-    inPicture("dialogue/production", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo");
+    inPicture("dialogue", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
     inPicture("dialogue/production", "oton,o ton,ot,prod,prod dx");
     inPicture("dialogue/crowd", "crowd,grp,gemurmel");
-    inPicture("ambience", "amb,amb int,amb ext,bg,bgs,atmo,atm,atmos,ambiance,ambience,ambiente");
+    inPicture("ambience", "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
     inPicture("ambience/tone", "rt,raumatmo,stille");
     inPicture("score", "mx,mus,music,musik,musique,musica,score,filmmusik,cue");
     inPicture(
         "score/source", "source music,source,src,mx src,mus source,mx source,source mx,src mx");
-    inPicture("effects/hard", "fx,effekt,effekte,effects,bruits,bruit,efectos");
+    inPicture("effects", "fx,effekt,effekte,effects,bruits,bruit,efectos,effetti,efeitos,effets");
     inPicture("effects/design", "sd,des,design,dsn,fx des,des fx");
     inPicture("foley", "fly");
     inPicture("interview", "int");
@@ -63,14 +65,14 @@ final class Departments {
   /** What follows may say this of a department, beside what it says anyhow. */
   private static final Map<String, Map<String, Set<String>>> PARTS =
       Map.of(
-          "dialogue/production",
+          "dialogue",
           Map.of(
               "dialogue/futz", Set.of("futz", "futzed", "walkie", "megaphone", "intercom"),
               "dialogue/adr", Set.of("adr"),
               "dialogue/crowd", Set.of("walla", "crowd", "group", "grp")),
           "dialogue/adr",
           Map.of("dialogue/crowd", Set.of("group", "grp", "walla", "crowd", "groupe")),
-          "effects/hard",
+          "effects",
           Map.of("effects/design", Set.of("des", "design", "dsgn", "dsn", "drone", "whoosh")),
           "score",
           Map.of("score/source", Set.of("source", "src", "diegetic", "radio", "jukebox")),
@@ -79,8 +81,10 @@ final class Departments {
           "ambience",
           Map.of("ambience/tone", Set.of("roomtone", "tone", "rt")));
 
+  private static final String DESIGN = "effects/design";
+
   /** Parts that are said by entries of the book, where they are of the same family. */
-  private static final Set<String> ASK_THE_BOOK = Set.of("foley", "dialogue/production");
+  private static final Set<String> ASK_THE_BOOK = Set.of("foley", "dialogue", "dialogue/production", "effects");
 
   private Departments() {}
 
@@ -115,6 +119,15 @@ final class Departments {
     return headOf(NameTokens.of(name)).filter(Head::sure).isPresent();
   }
 
+  /** What may stand beside “stem” where a department's whole stem is meant. */
+  private static final Set<String> OF_WHOLE_STEM =
+      Set.of("stem", "stems", "print", "printed", "surround", "final", "full", "master", "mix");
+
+  /** True for “MX stem”; false for “MX stem strings”, which is a part of what is mixed. */
+  static boolean isWholeStem(List<String> rest) {
+    return rest.stream().allMatch(word -> word.length() <= 2 || OF_WHOLE_STEM.contains(word));
+  }
+
   /** The category of what begins with a department: that itself, or the part that follows. */
   static String partOf(Head head, List<String> rest, List<Vote> votes) {
     for (Map.Entry<String, Set<String>> part :
@@ -128,9 +141,12 @@ final class Departments {
     }
     String family = CategoryTree.topOf(head.category());
     return votes.stream()
-        .filter(vote -> vote.family().equals(family) && !vote.category().equals(family))
+        .filter(vote -> !vote.soft() && vote.family().equals(family))
+        .filter(vote -> !vote.category().equals(family))
         .max(java.util.Comparator.comparingDouble(Vote::weight))
         .map(Vote::category)
+        // Whether a sound was recorded or designed, only the department says.
+        .filter(part -> !part.equals(DESIGN))
         .orElse(head.category());
   }
 }

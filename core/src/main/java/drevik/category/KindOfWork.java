@@ -1,6 +1,7 @@
 package drevik.category;
 
 import java.util.List;
+import java.util.Set;
 
 /**
  * What a delivery as a whole is of. A word such as “FX” or “SD” means one thing among dialogue and
@@ -19,24 +20,39 @@ public enum KindOfWork {
 
   private static final int FEWEST = 3;
 
+  private static final Set<String> OF_PICTURE =
+      Set.of(
+          "dialogue",
+          "narration",
+          "interview",
+          "natural",
+          "foley",
+          "effects",
+          "ambience",
+          "score");
+
   /**
    * @param names of a whole delivery
    * @param sortings of each by itself
    */
   static KindOfWork of(List<String> names, List<Sorting> sortings) {
+    int departments = 0;
     int picture = 0;
     int music = 0;
     for (int i = 0; i < names.size(); i++) {
-      if (Departments.isOfPicture(names.get(i))) {
+      String family = CategoryTree.topOf(sortings.get(i).category());
+      boolean sure = Departments.isOfPicture(names.get(i));
+      departments += sure ? 1 : 0;
+      if (sure || OF_PICTURE.contains(family)) {
         picture++;
-      } else if (NameSorter.MUSICAL.contains(CategoryTree.topOf(sortings.get(i).category()))) {
+      } else if (NameSorter.MUSICAL.contains(family)) {
         music++;
       }
     }
     if (picture >= FEWEST && picture > SHARE_OF_PICTURE * music) {
       return PICTURE;
     }
-    return music >= FEWEST && picture == 0 ? MUSIC : UNTOLD;
+    return music >= FEWEST && departments == 0 && picture < music ? MUSIC : UNTOLD;
   }
 
   /** What is called the same in both is another thing in each. */

@@ -110,14 +110,21 @@ public final class NameSorter {
 
   /**
    * What a name says if it is of one of {@code families}: the meaning of its words that fits there,
-   * even where another is more usual.
+   * even where another is more usual. A word that only helps, such as “verse”, does not outweigh one
+   * that says another thing by itself.
    */
   static Optional<Sorting> among(String path, KindOfWork kind, Set<String> families) {
-    List<Vote> fitting =
-        votes(NameTokens.of(path), 1, kind).stream()
+    List<Vote> all = votes(NameTokens.of(path), 1, kind);
+    Set<String> fittingWords =
+        all.stream()
             .filter(vote -> families.contains(vote.family()))
-            .map(
-                vote -> new Vote(vote.category(), vote.weight(), false, vote.word(), vote.reason()))
+            .map(Vote::word)
+            .collect(Collectors.toSet());
+    boolean outweighed =
+        all.stream().anyMatch(vote -> !vote.soft() && !fittingWords.contains(vote.word()));
+    List<Vote> fitting =
+        all.stream()
+            .filter(vote -> families.contains(vote.family()) && !(outweighed && vote.soft()))
             .toList();
     if (fitting.isEmpty()) {
       return Optional.empty();
@@ -132,22 +139,24 @@ public final class NameSorter {
     return sorting.category().equals(CategoryTree.UNKNOWN);
   }
 
-  /** What a name begins with outweighs what follows, but for what is printed of a department. */
+  /** What a name begins with outweighs what follows, but for a whole stem of a department. */
   private static Optional<Sorting> ofDepartment(Head head, List<String> tokens, KindOfWork kind) {
     List<Vote> votes = votes(tokens, 1, kind);
-    if (votes.stream().anyMatch(vote -> vote.category().equals("print/stem"))) {
+    List<String> rest = tokens.subList(head.words(), tokens.size());
+    boolean stem = votes.stream().anyMatch(vote -> vote.category().equals("print/stem"));
+    if (stem && Departments.isWholeStem(rest)) {
       return Optional.empty();
     }
-    String category = Departments.partOf(head, tokens.subList(head.words(), tokens.size()), votes);
+    String category = Departments.partOf(head, rest, votes);
     String because =
         "“"
             + head.written()
             + "” in front says "
             + category
             + (head.sure() ? "" : ", as the delivery is for picture");
+    double certainty = head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT;
     return Optional.of(
-        new Sorting(
-            category, head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT, List.of(because)));
+        new Sorting(category, stem ? FITTING : certainty, List.of(because)));
   }
 
   private static Sorting byWords(String path, KindOfWork kind) {

@@ -4,6 +4,7 @@ import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -29,6 +30,22 @@ final class NameTokens {
   private static final Pattern EPISODE =
       Pattern.compile(
           "(?<![\\p{L}\\d])(?:[Ee]p\\d{1,3}|EP\\d{2,3}|[Ss]\\d{1,2}[Ee]\\d{1,3})(?![\\p{L}\\d])");
+
+  /** Letters that are no letter with a mark over it, and how they are written without. */
+  private static final Map<String, String> LETTERS =
+      Map.ofEntries(
+          Map.entry("ß", "ss"),
+          Map.entry("ø", "o"),
+          Map.entry("Ø", "O"),
+          Map.entry("æ", "ae"),
+          Map.entry("Æ", "Ae"),
+          Map.entry("œ", "oe"),
+          Map.entry("Œ", "Oe"),
+          Map.entry("ł", "l"),
+          Map.entry("Ł", "L"),
+          Map.entry("đ", "d"),
+          Map.entry("Đ", "D"),
+          Map.entry("ı", "i"));
 
   private static final Pattern FLUEGEL = Pattern.compile("(?iu)(f)lügel");
 
@@ -64,10 +81,10 @@ final class NameTokens {
     String grand =
         FLUEGEL.matcher(Normalizer.normalize(text, Normalizer.Form.NFC)).replaceAll("$1luegel");
     String plain =
-        MARKS
-            .matcher(Normalizer.normalize(grand, Normalizer.Form.NFKD))
-            .replaceAll("")
-            .replace("ß", "ss");
+        MARKS.matcher(Normalizer.normalize(grand, Normalizer.Form.NFKD)).replaceAll("");
+    for (Map.Entry<String, String> letter : LETTERS.entrySet()) {
+      plain = plain.replace(letter.getKey(), letter.getValue());
+    }
     List<String> tokens = new ArrayList<>();
     String counted = EPISODE.matcher(plain).replaceAll(" ");
     String counting = BREAKS.matcher(counted).replaceAll("").isEmpty() ? plain : counted;

@@ -35,6 +35,7 @@ final class WordBook {
   record Match(String written, String word, double likeness, List<Entry> entries) {}
 
   private static final String WORDS = "sorting-words.tsv";
+  private static final String RARE = "rare-words.tsv";
   private static final String ORDINARY = "ordinary-words.txt";
   private static final String SAYS_NOTHING = "-";
   static final int LONGEST_PHRASE = 4;
@@ -52,6 +53,9 @@ final class WordBook {
   private final Map<String, List<Entry>> entries = new HashMap<>();
   private final Set<String> sayNothing = new HashSet<>();
 
+  /** Words that are read only where they are written exactly so. */
+  private final Set<String> rare = new HashSet<>();
+
   /** Words that say another thing in work of one kind, in the place of what they say else. */
   private final Map<KindOfWork, Map<String, List<Entry>>> ofKind = new EnumMap<>(KindOfWork.class);
 
@@ -65,6 +69,7 @@ final class WordBook {
     single =
         entries.keySet().stream()
             .filter(word -> word.indexOf(' ') < 0 && word.length() > SHORTEST_PART)
+            .filter(word -> !rare.contains(word))
             .filter(word -> exactly(word).stream().anyMatch(e -> !e.isSoft()))
             .sorted(Comparator.comparingInt(String::length).thenComparing(word -> word))
             .toList();
@@ -79,7 +84,13 @@ final class WordBook {
 
   /** The same in work of one kind. */
   List<Entry> exactly(String phrase, KindOfWork kind) {
-    return ofKind.getOrDefault(kind, Map.of()).getOrDefault(phrase, exactly(phrase));
+    Map<String, List<Entry>> words = ofKind.getOrDefault(kind, Map.of());
+    List<Entry> usual = exactly(phrase);
+    if (!usual.isEmpty() || !phrase.endsWith("s")) {
+      return words.getOrDefault(phrase, usual);
+    }
+    String one = phrase.substring(0, phrase.length() - 1);
+    return words.getOrDefault(phrase, words.getOrDefault(one, usual));
   }
 
   /** True for words such as “take”, which are no misspelling of anything. */
@@ -239,7 +250,7 @@ final class WordBook {
 
   private boolean isPiece(String token, int start, int end) {
     String piece = token.substring(start, end);
-    if (entries.containsKey(piece)) {
+    if (entries.containsKey(piece) && !rare.contains(piece)) {
       return piece.length() >= SHORTEST_PART || start == 0 && TWO_LETTERS.contains(piece);
     }
     boolean last = end == token.length();
@@ -323,6 +334,10 @@ final class WordBook {
 
   private void load() {
     eachLine(WORDS, this::take);
+    Set<String> usual = Set.copyOf(entries.keySet());
+    eachLine(RARE, this::take);
+    rare.addAll(entries.keySet());
+    rare.removeAll(usual);
     eachLine(ORDINARY, line -> sayNothing.addAll(List.of(line.split(" "))));
   }
 
