@@ -28,15 +28,23 @@ public final class DeliverySorting {
    * A file, where it is sorted by its name and the kind of work, and its family if that is sure.
    */
   private record Sorted(
-      String name, Sorting sorting, boolean byName, Optional<String> family, List<String> words) {
-    static Sorted of(Named file, KindOfWork kind) {
+      String name,
+      String read,
+      Sorting sorting,
+      boolean byName,
+      Optional<String> family,
+      List<String> words) {
+    /**
+     * @param read the name without what only says its group
+     */
+    static Sorted of(Named file, String read, KindOfWork kind) {
       boolean byName = file.isByName();
-      Sorting sorting = byName ? NameSorter.sort(file.name(), kind) : file.sorting();
+      Sorting sorting = byName ? NameSorter.sort(read, kind) : file.sorting();
       Optional<String> family =
           Optional.of(CategoryTree.topOf(sorting.category()))
               .filter(
                   one -> sorting.confidence() >= Sorting.SURE && !one.equals(CategoryTree.UNKNOWN));
-      return new Sorted(file.name(), sorting, byName, family, NameSorter.wordsOf(file.name()));
+      return new Sorted(file.name(), read, sorting, byName, family, NameSorter.wordsOf(read));
     }
 
     String said() {
@@ -95,10 +103,12 @@ public final class DeliverySorting {
   private final Map<String, Set<List<String>>> company = new HashMap<>();
 
   private DeliverySorting(List<Named> named) {
-    kind =
-        KindOfWork.of(
-            named.stream().map(Named::name).toList(), named.stream().map(Named::sorting).toList());
-    files = named.stream().map(file -> Sorted.of(file, kind)).toList();
+    List<String> read = Headings.without(named.stream().map(Named::name).toList());
+    kind = KindOfWork.of(read, named.stream().map(Named::sorting).toList());
+    files =
+        IntStream.range(0, named.size())
+            .mapToObj(i -> Sorted.of(named.get(i), read.get(i), kind))
+            .toList();
     for (Sorted file : files) {
       file.family()
           .ifPresent(
@@ -166,7 +176,7 @@ public final class DeliverySorting {
           : file.sorting();
     }
     if (file.isUnknown()) {
-      return NameSorter.among(file.name(), kind, Set.copyOf(around))
+      return NameSorter.among(file.read(), kind, Set.copyOf(around))
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
@@ -204,7 +214,7 @@ public final class DeliverySorting {
 
   /** A file that says what none around it is: another meaning of its words, or a doubt. */
   private Sorting alone(Sorted file, Set<String> families, String because) {
-    return NameSorter.among(file.name(), kind, families)
+    return NameSorter.among(file.read(), kind, families)
         .orElseGet(
             () ->
                 file.sorting().confidence() < ALONE || file.mayStandAlone()

@@ -57,7 +57,8 @@ final class Departments {
     inPicture(
         "score/source", "source music,source,src,mx src,mus source,mx source,source mx,src mx");
     inPicture("effects", "fx,effekt,effekte,effects,bruits,bruit,efectos,effetti,efeitos,effets");
-    inPicture("effects/design", "sd,des,design,dsn,fx des,des fx");
+    inPicture("effects/design", "sd,des,design,dsn,fx des,des fx,dis,diseno,disegno");
+    inPicture("narration", "off");
     inPicture("foley", "fly");
     inPicture("interview", "int");
   }

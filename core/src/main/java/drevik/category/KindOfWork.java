@@ -1,6 +1,9 @@
 package drevik.category;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -12,12 +15,15 @@ public enum KindOfWork {
   PICTURE,
   /** Instruments and voices that sing. */
   MUSIC,
+  /** An orchestra, in which a bass drum or cymbals are percussion, and horns are French horns. */
+  ORCHESTRA,
   /** One name alone, or a little of both. */
   UNTOLD;
 
   /** A film may come with its songs, but no song with foley: this share is enough. */
   private static final double SHARE_OF_PICTURE = 0.5;
 
+  private static final double SHARE_OF_ORCHESTRA = 0.5;
   private static final int FEWEST = 3;
 
   private static final Set<String> OF_PICTURE =
@@ -38,29 +44,51 @@ public enum KindOfWork {
   static KindOfWork of(List<String> names, List<Sorting> sortings) {
     int departments = 0;
     int picture = 0;
-    int music = 0;
+    Map<String, Integer> music = new HashMap<>();
     for (int i = 0; i < names.size(); i++) {
       String family = CategoryTree.topOf(sortings.get(i).category());
-      boolean sure = Departments.isOfPicture(names.get(i));
-      departments += sure ? 1 : 0;
-      if (sure || OF_PICTURE.contains(family)) {
+      boolean department = Departments.isOfPicture(names.get(i));
+      departments += department ? 1 : 0;
+      if (department || OF_PICTURE.contains(family)) {
         picture++;
       } else if (NameSorter.MUSICAL.contains(family)) {
-        music++;
+        music.merge(family, 1, Integer::sum);
       }
     }
-    if (picture >= FEWEST && picture > SHARE_OF_PICTURE * music) {
+    int played = music.values().stream().mapToInt(Integer::intValue).sum();
+    if (picture >= FEWEST && picture > SHARE_OF_PICTURE * played) {
       return PICTURE;
     }
-    return music >= FEWEST && departments == 0 && picture < music ? MUSIC : UNTOLD;
+    if (played < FEWEST || departments > 0 || picture >= played) {
+      return UNTOLD;
+    }
+    return isOrchestra(music, played) ? ORCHESTRA : MUSIC;
+  }
+
+  /** A big band has no strings, and a band with strings has more of everything else. */
+  private static boolean isOrchestra(Map<String, Integer> music, int played) {
+    int strings = music.getOrDefault("strings", 0);
+    int blown = music.getOrDefault("brass", 0) + music.getOrDefault("winds", 0);
+    return strings >= FEWEST
+        && blown >= FEWEST
+        && strings + blown >= SHARE_OF_ORCHESTRA * played;
   }
 
   /** What is called the same in both is another thing in each. */
   String meaning(String category) {
     String family = CategoryTree.topOf(category);
-    if (this == MUSIC && (family.equals("effects") || family.equals("foley"))) {
+    if (isMusic() && (family.equals("effects") || family.equals("foley"))) {
       return "fx";
     }
     return this == PICTURE && family.equals("fx") ? "effects/design" : category;
+  }
+
+  private boolean isMusic() {
+    return this == MUSIC || this == ORCHESTRA;
+  }
+
+  /** The kind whose words hold where this one has none of its own. */
+  Optional<KindOfWork> within() {
+    return this == ORCHESTRA ? Optional.of(MUSIC) : Optional.empty();
   }
 }

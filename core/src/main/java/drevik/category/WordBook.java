@@ -85,12 +85,15 @@ final class WordBook {
   /** The same in work of one kind. */
   List<Entry> exactly(String phrase, KindOfWork kind) {
     Map<String, List<Entry>> words = ofKind.getOrDefault(kind, Map.of());
-    List<Entry> usual = exactly(phrase);
-    if (!usual.isEmpty() || !phrase.endsWith("s")) {
-      return words.getOrDefault(phrase, usual);
+    List<Entry> own = words.getOrDefault(phrase, List.of());
+    if (!own.isEmpty()) {
+      return own;
     }
-    String one = phrase.substring(0, phrase.length() - 1);
-    return words.getOrDefault(phrase, words.getOrDefault(one, usual));
+    List<Entry> usual =
+        kind.within().map(wider -> exactly(phrase, wider)).orElseGet(() -> exactly(phrase));
+    return usual.isEmpty() && phrase.endsWith("s")
+        ? words.getOrDefault(phrase.substring(0, phrase.length() - 1), usual)
+        : usual;
   }
 
   /** True for words such as “take”, which are no misspelling of anything. */
