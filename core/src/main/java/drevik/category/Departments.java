@@ -59,7 +59,7 @@ final class Departments {
     inPicture("effects", "fx,effekt,effekte,effects,bruits,bruit,efectos,effetti,efeitos,effets");
     inPicture("effects/design", "sd,des,design,dsn,fx des,des fx,dis,diseno,disegno");
     inPicture("narration", "off");
-    inPicture("foley", "fly");
+    inPicture("foley", "fly,bru");
     inPicture("interview", "int");
   }
 

@@ -311,7 +311,7 @@ public final class NameSorter {
         matches.add(phrase);
         at += phrase.word().split(" ").length;
       } else {
-        BOOK.nearly(tokens.get(at)).ifPresent(matches::add);
+        BOOK.nearly(tokens.get(at), kind).ifPresent(matches::add);
         at++;
       }
     }

@@ -44,11 +44,17 @@ final class WordBook {
   // Of such readings a third was wrong on lists that nobody had looked at.
   private static final double MISSPELT = 0.69;
   private static final double WITHOUT_VOWELS = 0.82;
-  private static final double CUT_SHORT = 0.78;
+  private static final double CUT_SHORT = 0.69;
+  private static final double COMPOUND = 0.69;
   private static final int SHORTEST_MISSPELT = 5;
   private static final int SHORTEST_TWICE_MISSPELT = 9;
   private static final int SHORTEST_CUT = 5;
   private static final int SHORTEST_PART = 3;
+
+  /** Of a compound: the part that says what it is, and what stands in front of it. */
+  private static final int SHORTEST_HEAD = 4;
+
+  private static final int SHORTEST_BEFORE_HEAD = 3;
 
   private final Map<String, List<Entry>> entries = new HashMap<>();
   private final Set<String> sayNothing = new HashSet<>();
@@ -102,7 +108,7 @@ final class WordBook {
   }
 
   /** What a token that is no word of the book may mean; empty if that is not clear. */
-  Optional<Match> nearly(String token) {
+  Optional<Match> nearly(String token, KindOfWork kind) {
     if (saysNothing(token)) {
       return Optional.empty();
     }
@@ -112,6 +118,7 @@ final class WordBook {
         .or(() -> runTogether(token))
         .or(() -> misspelt(token, 1))
         .or(() -> withoutVowels(token))
+        .or(() -> compound(token, kind))
         .or(() -> cutShort(token))
         .or(() -> token.length() < SHORTEST_TWICE_MISSPELT ? Optional.empty() : misspelt(token, 2));
   }
@@ -260,6 +267,18 @@ final class WordBook {
     return last && SIDES.contains(piece) && start >= 2 || BESIDE.contains(piece);
   }
 
+  /** “barockharfe”, “kerkorgel”, “türglocke”: in Germanic languages the last part is what it is. */
+  private Optional<Match> compound(String token, KindOfWork kind) {
+    for (int start = SHORTEST_BEFORE_HEAD; start <= token.length() - SHORTEST_HEAD; start++) {
+      String head = token.substring(start);
+      List<Entry> said = exactly(head, kind);
+      if (said.stream().anyMatch(entry -> !entry.isSoft())) {
+        return Optional.of(new Match(token, head, COMPOUND, said));
+      }
+    }
+    return Optional.empty();
+  }
+
   private Optional<Match> misspelt(String token, int letters) {
     if (token.length() < SHORTEST_MISSPELT - 1) {
       return Optional.empty();
@@ -369,7 +388,9 @@ final class WordBook {
       KindOfWork kind = KindOfWork.valueOf(columns[0].substring(0, mark).toUpperCase(Locale.ROOT));
       Entry entry = new Entry(columns[0].substring(mark + 1), Double.parseDouble(columns[1]));
       Map<String, List<Entry>> words = ofKind.computeIfAbsent(kind, one -> new HashMap<>());
-      List.of(columns[2].split(",")).forEach(word -> words.put(word, List.of(entry)));
+      for (String word : columns[2].split(",")) {
+        words.computeIfAbsent(word, key -> new ArrayList<>(1)).add(entry);
+      }
       return;
     }
     if (!CategoryTree.has(columns[0])) {
