@@ -180,9 +180,24 @@ public final class DeliverySorting {
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
-    return around.size() < FEWEST_NEIGHBOURS
-        ? file.sorting()
-        : alone(file, Set.copyOf(around), "none of its neighbours is " + file.said());
+    if (around.size() < FEWEST_NEIGHBOURS) {
+      return file.sorting();
+    }
+    Sorting alone = alone(file, Set.copyOf(around), "none of its neighbours is " + file.said());
+    return between
+        .filter(one -> isDoubted(file, one) && alone.category().equals(file.sorting().category()))
+        .map(one -> file.at(one, GUESSED, "it stands between " + one))
+        .orElse(alone);
+  }
+
+  /**
+   * True if what stands on both sides is the likelier answer: where the name's own was a guess, or
+   * where it names an instrument among what is heard in a scene.
+   */
+  private boolean isDoubted(Sorted file, String between) {
+    return !STANDS_ALONE.contains(between)
+        && (file.family().isEmpty()
+            || kind == KindOfWork.PICTURE && NameSorter.MUSICAL.contains(file.said()));
   }
 
   /** The families of the nearest files on one side that are sure of theirs, nearest first. */

@@ -34,7 +34,7 @@ final class Departments {
         "narration",
         "vo,narr,narrator,narration,voiceover,voice over,voice off,voix off,off sprecher,sprecher,"
             + "sprecherin,erzahler,erzahlerin,narratrice,narrateur,narrador,narradora,locucion,"
-            + "narratore,kommentar,off kommentar");
+            + "narratore,kommentar,off kommentar,vof,voff,lektor,speaker off");
     sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista");
     sure("interview/field", "otf");
     sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound,son seul,sons seuls,nur ton");
@@ -49,7 +49,8 @@ final class Departments {
     sure("dialogue/crowd", "walla,loop group,loopgroup,adr group,group adr,grp adr");
     sure("dialogue/futz", "futz");
     inPicture("dialogue", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
-    inPicture("dialogue/production", "oton,o ton,ot,prod,prod dx");
+    inPicture("dialogue/production", "oton,o ton,ot,prod,prod dx,hf,perche,lav,lavalier,percha,pertiga");
+    inPicture("dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
     inPicture("dialogue/crowd", "crowd,grp,gemurmel");
     inPicture("ambience", "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
     inPicture("ambience/tone", "rt,raumatmo,stille");

@@ -23,6 +23,10 @@ public enum KindOfWork {
   /** A film may come with its songs, but no song with foley: this share is enough. */
   private static final double SHARE_OF_PICTURE = 0.5;
 
+  /** A crowd is the audience, and a door slams because the song wants it. */
+  private static final Map<String, String> IN_MUSIC =
+      Map.of("effects", "fx", "foley", "fx", "dialogue/crowd", "ambience");
+
   private static final double SHARE_OF_ORCHESTRA = 0.5;
   private static final int FEWEST = 3;
 
@@ -76,11 +80,11 @@ public enum KindOfWork {
 
   /** What is called the same in both is another thing in each. */
   String meaning(String category) {
-    String family = CategoryTree.topOf(category);
-    if (isMusic() && (family.equals("effects") || family.equals("foley"))) {
-      return "fx";
+    if (isMusic()) {
+      return IN_MUSIC.getOrDefault(
+          category, IN_MUSIC.getOrDefault(CategoryTree.topOf(category), category));
     }
-    return this == PICTURE && family.equals("fx") ? "effects/design" : category;
+    return this == PICTURE && category.equals("fx") ? "effects/design" : category;
   }
 
   private boolean isMusic() {
