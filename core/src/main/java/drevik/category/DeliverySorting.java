@@ -1,6 +1,7 @@
 package drevik.category;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
@@ -80,6 +82,9 @@ public final class DeliverySorting {
 
   /** With fewer neighbours a file is at the end of the session, or among what nobody knows. */
   private static final int FEWEST_NEIGHBOURS = 3;
+
+  /** So many neighbours of a family make a word mean what it means there. */
+  private static final int ENOUGH_FOR_UNUSUAL = 2;
 
   /** With fewer files one of a kind is nothing unusual. */
   private static final int FEWEST_IN_COMPANY = 12;
@@ -164,8 +169,8 @@ public final class DeliverySorting {
   }
 
   private Sorting amongNeighbours(Sorted file, List<Sorted> folder, List<Integer> order, int at) {
-    List<String> before = towards(folder, order, at, -1);
-    List<String> behind = towards(folder, order, at, 1);
+    List<String> before = towards(file, folder, order, at, -1);
+    List<String> behind = towards(file, folder, order, at, 1);
     Optional<String> between =
         before.stream().findFirst().filter(one -> behind.stream().limit(1).anyMatch(one::equals));
     List<String> around = new ArrayList<>(before);
@@ -175,15 +180,20 @@ public final class DeliverySorting {
           ? file.agreed("it stands between " + file.said())
           : file.sorting();
     }
+    Set<String> likely =
+        around.stream()
+            .filter(one -> Collections.frequency(around, one) >= ENOUGH_FOR_UNUSUAL)
+            .collect(Collectors.toSet());
     if (file.isUnknown()) {
-      return NameSorter.among(file.read(), kind, Set.copyOf(around))
+      return NameSorter.among(file.read(), kind, Set.copyOf(around), likely)
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
     if (around.size() < FEWEST_NEIGHBOURS) {
       return file.sorting();
     }
-    Sorting alone = alone(file, Set.copyOf(around), "none of its neighbours is " + file.said());
+    Sorting alone =
+        alone(file, Set.copyOf(around), likely, "none of its neighbours is " + file.said());
     return between
         .filter(one -> isDoubted(file, one) && alone.category().equals(file.sorting().category()))
         .map(one -> file.at(one, GUESSED, "it stands between " + one))
@@ -201,11 +211,15 @@ public final class DeliverySorting {
   }
 
   /** The families of the nearest files on one side that are sure of theirs, nearest first. */
-  private static List<String> towards(List<Sorted> folder, List<Integer> order, int at, int step) {
+  private static List<String> towards(
+      Sorted file, List<Sorted> folder, List<Integer> order, int at, int step) {
     return IntStream.rangeClosed(1, REACH)
         .map(far -> at + step * far)
         .filter(there -> there >= 0 && there < order.size())
-        .mapToObj(there -> folder.get(order.get(there)).family())
+        .mapToObj(there -> folder.get(order.get(there)))
+        // The other side of a pair is no witness.
+        .filter(other -> !other.words().equals(file.words()))
+        .map(Sorted::family)
         .flatMap(Optional::stream)
         .limit(NEIGHBOURS)
         .toList();
@@ -224,12 +238,13 @@ public final class DeliverySorting {
     }
     return others < FEWEST_IN_COMPANY || families.contains(file.said())
         ? file.sorting()
-        : alone(file, families, "no other file is " + file.said());
+        : alone(file, families, Set.of(), "no other file is " + file.said());
   }
 
   /** A file that says what none around it is: another meaning of its words, or a doubt. */
-  private Sorting alone(Sorted file, Set<String> families, String because) {
-    return NameSorter.among(file.read(), kind, families)
+  private Sorting alone(
+      Sorted file, Set<String> families, Set<String> likely, String because) {
+    return NameSorter.among(file.read(), kind, families, likely)
         .orElseGet(
             () ->
                 file.sorting().confidence() < ALONE || file.mayStandAlone()

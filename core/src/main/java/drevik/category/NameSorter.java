@@ -112,20 +112,21 @@ public final class NameSorter {
    * What a name says if it is of one of {@code families}: the meaning of its words that fits there,
    * even where another is more usual. A word that only helps, such as “verse”, does not outweigh one
    * that says another thing by itself.
+   *
+   * @param likely of these, those that a word's unusual meaning is believed for
    */
-  static Optional<Sorting> among(String path, KindOfWork kind, Set<String> families) {
+  static Optional<Sorting> among(
+      String path, KindOfWork kind, Set<String> families, Set<String> likely) {
     List<Vote> all = votes(NameTokens.of(path), 1, kind);
-    Set<String> fittingWords =
-        all.stream()
-            .filter(vote -> families.contains(vote.family()))
-            .map(Vote::word)
-            .collect(Collectors.toSet());
-    boolean outweighed =
-        all.stream().anyMatch(vote -> !vote.soft() && !fittingWords.contains(vote.word()));
     List<Vote> fitting =
         all.stream()
-            .filter(vote -> families.contains(vote.family()) && !(outweighed && vote.soft()))
+            .filter(vote -> (vote.soft() ? likely : families).contains(vote.family()))
             .toList();
+    Set<String> words = fitting.stream().map(Vote::word).collect(Collectors.toSet());
+    boolean outweighed = all.stream().anyMatch(vote -> !vote.soft() && !words.contains(vote.word()));
+    if (outweighed) {
+      fitting = fitting.stream().filter(vote -> !vote.soft()).toList();
+    }
     if (fitting.isEmpty()) {
       return Optional.empty();
     }
