@@ -123,7 +123,9 @@ final class Departments {
 
   /** What may stand beside “stem” where a department's whole stem is meant. */
   private static final Set<String> OF_WHOLE_STEM =
-      Set.of("stem", "stems", "print", "printed", "surround", "final", "full", "master", "mix");
+      Set.of(
+          "stem", "stems", "print", "printed", "surround", "final", "full", "master", "mix",
+          "dipped", "undipped", "minus");
 
   /** True for “MX stem”; false for “MX stem strings”, which is a part of what is mixed. */
   static boolean isWholeStem(List<String> rest) {

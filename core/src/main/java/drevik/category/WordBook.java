@@ -272,11 +272,17 @@ final class WordBook {
     for (int start = SHORTEST_BEFORE_HEAD; start <= token.length() - SHORTEST_HEAD; start++) {
       String head = token.substring(start);
       List<Entry> said = exactly(head, kind);
-      if (said.stream().anyMatch(entry -> !entry.isSoft())) {
+      if (said.stream().anyMatch(WordBook::saysAThing)) {
         return Optional.of(new Match(token, head, COMPOUND, said));
       }
     }
     return Optional.empty();
+  }
+
+  /** A compound names a thing; that one is printed or a reference is said in a word of its own. */
+  private static boolean saysAThing(Entry entry) {
+    return !entry.isSoft()
+        && !Set.of("print", "reference", "click").contains(CategoryTree.topOf(entry.category()));
   }
 
   private Optional<Match> misspelt(String token, int letters) {
