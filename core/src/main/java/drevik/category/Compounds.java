@@ -38,7 +38,7 @@ final class Compounds {
           new Compound(words("vocals"), words("narration dialogue interview")),
           new Compound(words("dialogue"), words("ambience/tone narration interview")),
           new Compound(words("natural"), words("ambience interview")),
-          new Compound(words("effects"), words("foley ambience")),
+          new Compound(words("effects"), words("foley ambience dialogue/production")),
           new Compound(words("fx"), words("effects foley score dialogue")),
           new Compound(words("score"), words("click fx")));
 

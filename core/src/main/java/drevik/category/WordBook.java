@@ -52,7 +52,7 @@ final class WordBook {
   private static final int SHORTEST_PART = 3;
 
   /** Of a compound: the part that says what it is, and what stands in front of it. */
-  private static final int SHORTEST_HEAD = 4;
+  private static final int SHORTEST_HEAD = 5;
 
   private static final int SHORTEST_BEFORE_HEAD = 3;
 
