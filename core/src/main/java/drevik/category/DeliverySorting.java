@@ -59,6 +59,11 @@ public final class DeliverySorting {
           || words.stream().allMatch(word -> CategoryTree.isNamed(sorting.category(), word));
     }
 
+    /** True for a family that stands in the same section: saxophones among trumpets. */
+    boolean sitsWith(String family) {
+      return IN_ONE_SECTION.contains(said()) && IN_ONE_SECTION.contains(family);
+    }
+
     boolean isUnknown() {
       return said().equals(CategoryTree.UNKNOWN);
     }
@@ -100,6 +105,9 @@ public final class DeliverySorting {
 
   /** What stands alone in most sessions: nobody prints four clicks side by side. */
   private static final Set<String> STANDS_ALONE = Set.of("click", "reference", "print");
+
+  /** Families that sit beside each other, in a band and in an orchestra. */
+  private static final Set<String> IN_ONE_SECTION = Set.of("brass", "winds");
 
   private final KindOfWork kind;
   private final List<Sorted> files;
@@ -189,7 +197,7 @@ public final class DeliverySorting {
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
-    if (around.size() < FEWEST_NEIGHBOURS) {
+    if (around.size() < FEWEST_NEIGHBOURS || around.stream().anyMatch(file::sitsWith)) {
       return file.sorting();
     }
     Sorting alone =

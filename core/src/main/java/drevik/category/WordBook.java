@@ -384,30 +384,42 @@ final class WordBook {
   }
 
   private void take(String line) {
-    String[] columns = line.split("\t");
-    if (columns[0].equals(SAYS_NOTHING)) {
-      sayNothing.addAll(List.of(columns[2].split(",")));
+    Line said = Line.of(line);
+    if (said.category().equals(SAYS_NOTHING)) {
+      sayNothing.addAll(said.words());
       return;
     }
-    int mark = columns[0].indexOf(':');
-    if (mark > 0) {
-      KindOfWork kind = KindOfWork.valueOf(columns[0].substring(0, mark).toUpperCase(Locale.ROOT));
-      Entry entry = new Entry(columns[0].substring(mark + 1), Double.parseDouble(columns[1]));
-      Map<String, List<Entry>> words = ofKind.computeIfAbsent(kind, one -> new HashMap<>());
-      for (String word : columns[2].split(",")) {
-        words.computeIfAbsent(word, key -> new ArrayList<>(1)).add(entry);
-      }
-      return;
+    for (String word : said.words()) {
+      add(said, word);
     }
-    if (!CategoryTree.has(columns[0])) {
-      throw new IllegalStateException(WORDS + " names no category: " + line);
+  }
+
+  private void add(Line said, String word) {
+    Map<String, List<Entry>> words =
+        said.kind() == KindOfWork.UNTOLD
+            ? entries
+            : ofKind.computeIfAbsent(said.kind(), one -> new HashMap<>());
+    List<Entry> all = words.computeIfAbsent(word, key -> new ArrayList<>(1));
+    if (all.stream().noneMatch(entry -> entry.category().equals(said.category()))) {
+      all.add(new Entry(said.category(), said.weight()));
     }
-    Entry entry = new Entry(columns[0], Double.parseDouble(columns[1]));
-    for (String word : columns[2].split(",")) {
-      List<Entry> said = entries.computeIfAbsent(word, key -> new ArrayList<>(1));
-      if (said.stream().noneMatch(e -> e.category().equals(entry.category()))) {
-        said.add(entry);
+  }
+
+  /** A line of a list: a category, in front of it perhaps a kind of work; a weight; words. */
+  private record Line(KindOfWork kind, String category, double weight, List<String> words) {
+    static Line of(String line) {
+      String[] columns = line.split("\t");
+      int mark = columns[0].indexOf(':');
+      KindOfWork kind =
+          mark < 0
+              ? KindOfWork.UNTOLD
+              : KindOfWork.valueOf(columns[0].substring(0, mark).toUpperCase(Locale.ROOT));
+      String category = columns[0].substring(mark + 1);
+      if (!category.equals(SAYS_NOTHING) && !CategoryTree.has(category)) {
+        throw new IllegalStateException("a list of words names no category: " + line);
       }
+      return new Line(
+          kind, category, Double.parseDouble(columns[1]), List.of(columns[2].split(",")));
     }
   }
 }
