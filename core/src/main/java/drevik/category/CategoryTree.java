@@ -94,7 +94,8 @@ public final class CategoryTree {
   /** True for a word that is the name of the category or of one above it, in number one or more. */
   static boolean isNamed(String path, String word) {
     List<String> names = List.of(path.split("[/-]"));
-    return names.contains(word) || word.endsWith("s") && names.contains(word.replaceFirst("s$", ""));
+    return names.contains(word)
+        || word.endsWith("s") && names.contains(word.replaceFirst("s$", ""));
   }
 
   /** True if {@code path} is {@code ancestor} or stands below it. */

@@ -250,8 +250,7 @@ public final class DeliverySorting {
   }
 
   /** A file that says what none around it is: another meaning of its words, or a doubt. */
-  private Sorting alone(
-      Sorted file, Set<String> families, Set<String> likely, String because) {
+  private Sorting alone(Sorted file, Set<String> families, Set<String> likely, String because) {
     return NameSorter.among(file.read(), kind, families, likely)
         .orElseGet(
             () ->

@@ -48,11 +48,16 @@ final class Departments {
     sure("ambience/tone", "roomtone,room tone,raumton,tonraum");
     sure("dialogue/crowd", "walla,loop group,loopgroup,adr group,group adr,grp adr");
     sure("dialogue/futz", "futz");
-    inPicture("dialogue", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
-    inPicture("dialogue/production", "oton,o ton,ot,prod,prod dx,hf,perche,lav,lavalier,percha,pertiga");
-    inPicture("dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
+    inPicture(
+        "dialogue", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
+    inPicture(
+        "dialogue/production", "oton,o ton,ot,prod,prod dx,hf,perche,lav,lavalier,percha,pertiga");
+    inPicture(
+        "dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
     inPicture("dialogue/crowd", "crowd,grp,gemurmel");
-    inPicture("ambience", "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
+    inPicture(
+        "ambience",
+        "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
     inPicture("ambience/tone", "rt,raumatmo,stille");
     inPicture("score", "mx,mus,music,musik,musique,musica,score,filmmusik,cue");
     inPicture(
@@ -86,7 +91,8 @@ final class Departments {
   private static final String DESIGN = "effects/design";
 
   /** Parts that are said by entries of the book, where they are of the same family. */
-  private static final Set<String> ASK_THE_BOOK = Set.of("foley", "dialogue", "dialogue/production", "effects");
+  private static final Set<String> ASK_THE_BOOK =
+      Set.of("foley", "dialogue", "dialogue/production", "effects");
 
   private Departments() {}
 
@@ -124,8 +130,18 @@ final class Departments {
   /** What may stand beside “stem” where a department's whole stem is meant. */
   private static final Set<String> OF_WHOLE_STEM =
       Set.of(
-          "stem", "stems", "print", "printed", "surround", "final", "full", "master", "mix",
-          "dipped", "undipped", "minus");
+          "stem",
+          "stems",
+          "print",
+          "printed",
+          "surround",
+          "final",
+          "full",
+          "master",
+          "mix",
+          "dipped",
+          "undipped",
+          "minus");
 
   /** True for “MX stem”; false for “MX stem strings”, which is a part of what is mixed. */
   static boolean isWholeStem(List<String> rest) {

@@ -64,8 +64,7 @@ final class Headings {
     Set<String> families =
         rests.values().stream().map(Headings::familyOf).collect(Collectors.toSet());
     if (rests.size() >= MOST * places.size() && families.size() >= FEWEST_FAMILIES) {
-      rests.forEach(
-          (place, rest) -> names.set(place, FileName.folderOf(names.get(place)) + rest));
+      rests.forEach((place, rest) -> names.set(place, FileName.folderOf(names.get(place)) + rest));
     }
   }
 

@@ -32,14 +32,7 @@ public enum KindOfWork {
 
   private static final Set<String> OF_PICTURE =
       Set.of(
-          "dialogue",
-          "narration",
-          "interview",
-          "natural",
-          "foley",
-          "effects",
-          "ambience",
-          "score");
+          "dialogue", "narration", "interview", "natural", "foley", "effects", "ambience", "score");
 
   /**
    * @param names of a whole delivery
@@ -73,9 +66,7 @@ public enum KindOfWork {
   private static boolean isOrchestra(Map<String, Integer> music, int played) {
     int strings = music.getOrDefault("strings", 0);
     int blown = music.getOrDefault("brass", 0) + music.getOrDefault("winds", 0);
-    return strings >= FEWEST
-        && blown >= FEWEST
-        && strings + blown >= SHARE_OF_ORCHESTRA * played;
+    return strings >= FEWEST && blown >= FEWEST && strings + blown >= SHARE_OF_ORCHESTRA * played;
   }
 
   /** What is called the same in both is another thing in each. */

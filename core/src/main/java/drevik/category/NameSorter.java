@@ -110,8 +110,8 @@ public final class NameSorter {
 
   /**
    * What a name says if it is of one of {@code families}: the meaning of its words that fits there,
-   * even where another is more usual. A word that only helps, such as “verse”, does not outweigh one
-   * that says another thing by itself.
+   * even where another is more usual. A word that only helps, such as “verse”, does not outweigh
+   * one that says another thing by itself.
    *
    * @param likely of these, those that a word's unusual meaning is believed for
    */
@@ -123,7 +123,8 @@ public final class NameSorter {
             .filter(vote -> (vote.soft() ? likely : families).contains(vote.family()))
             .toList();
     Set<String> words = fitting.stream().map(Vote::word).collect(Collectors.toSet());
-    boolean outweighed = all.stream().anyMatch(vote -> !vote.soft() && !words.contains(vote.word()));
+    boolean outweighed =
+        all.stream().anyMatch(vote -> !vote.soft() && !words.contains(vote.word()));
     if (outweighed) {
       fitting = fitting.stream().filter(vote -> !vote.soft()).toList();
     }
@@ -142,7 +143,7 @@ public final class NameSorter {
 
   /** What a name begins with outweighs what follows, but for a whole stem of a department. */
   private static Optional<Sorting> ofDepartment(Head head, List<String> tokens, KindOfWork kind) {
-    List<Vote> votes = votes(tokens, 1, kind);
+    List<Vote> votes = votes(tokens, 1, head.sure() ? KindOfWork.PICTURE : kind);
     List<String> rest = tokens.subList(head.words(), tokens.size());
     boolean stem = votes.stream().anyMatch(vote -> vote.category().equals("print/stem"));
     if (stem && Departments.isWholeStem(rest)) {
@@ -156,8 +157,7 @@ public final class NameSorter {
             + category
             + (head.sure() ? "" : ", as the delivery is for picture");
     double certainty = head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT;
-    return Optional.of(
-        new Sorting(category, stem ? FITTING : certainty, List.of(because)));
+    return Optional.of(new Sorting(category, stem ? FITTING : certainty, List.of(because)));
   }
 
   private static Sorting byWords(String path, KindOfWork kind) {

@@ -80,8 +80,7 @@ final class NameTokens {
     // Without its dots the German grand piano would read as the short name of a horn.
     String grand =
         FLUEGEL.matcher(Normalizer.normalize(text, Normalizer.Form.NFC)).replaceAll("$1luegel");
-    String plain =
-        MARKS.matcher(Normalizer.normalize(grand, Normalizer.Form.NFKD)).replaceAll("");
+    String plain = MARKS.matcher(Normalizer.normalize(grand, Normalizer.Form.NFKD)).replaceAll("");
     for (Map.Entry<String, String> letter : LETTERS.entrySet()) {
       plain = plain.replace(letter.getKey(), letter.getValue());
     }

@@ -272,7 +272,9 @@ final class WordBook {
     for (int start = SHORTEST_BEFORE_HEAD; start <= token.length() - SHORTEST_HEAD; start++) {
       String head = token.substring(start);
       List<Entry> said = exactly(head, kind);
-      if (said.stream().anyMatch(WordBook::saysAThing)) {
+      // Two instruments in one word are two instruments, not a kind of the second.
+      boolean described = exactly(token.substring(0, start), kind).stream().allMatch(Entry::isSoft);
+      if (described && said.stream().anyMatch(WordBook::saysAThing)) {
         return Optional.of(new Match(token, head, COMPOUND, said));
       }
     }
