@@ -17,6 +17,8 @@ public enum KindOfWork {
   MUSIC,
   /** An orchestra, in which a bass drum or cymbals are percussion, and horns are French horns. */
   ORCHESTRA,
+  /** Hosts and guests before an audience: a show, a congress, a service. */
+  EVENT,
   /** One name alone, or a little of both. */
   UNTOLD;
 
@@ -25,9 +27,36 @@ public enum KindOfWork {
 
   /** A crowd is the audience, and a door slams because the song wants it. */
   private static final Map<String, String> IN_MUSIC =
-      Map.of("effects", "fx", "foley", "fx", "dialogue/crowd", "ambience");
+      Map.of(
+          "effects", "fx",
+          "foley", "fx",
+          "dialogue/crowd", "ambience",
+          "dialogue/futz", "vocals",
+          "dialogue/adr", "vocals/double");
+
+  /** Who wears a microphone there plays no scene. */
+  private static final Map<String, String> AT_EVENTS =
+      Map.of("dialogue/crowd", "ambience", "dialogue/production", "dialogue", "fx", "effects");
+
+  private static final Set<String> HOSTS =
+      words(
+          "host,moderator,moderatorin,moderation,presenter,mc,emcee,speaker,preacher,pastor,"
+              + "lectern,podium,panel,keynote,conduttore,conduttrice,presentatore,presentatrice,"
+              + "presentateur,animateur,animatrice,presentador,presentadora,"
+              + "apresentador,apresentadora,rednerpult,redner,guest,gast,ansage,orateur");
+
+  private static final Set<String> AUDIENCE =
+      words(
+          "audience,aud,crowd,publikum,publico,pubblico,public,plateia,publik,publiek,zuschauer,"
+              + "house,spectateurs");
+
+
+  /** A show has its band, and a concert somebody who announces. */
+  private static final double SHARE_AT_EVENTS = 0.25;
 
   private static final double SHARE_OF_ORCHESTRA = 0.5;
+  private static final double SHARE_OF_WIND_BAND = 0.6;
+  private static final int SMALLEST_WIND_BAND = 12;
   private static final int FEWEST = 3;
 
   private static final Set<String> OF_PICTURE =
@@ -53,6 +82,13 @@ public enum KindOfWork {
       }
     }
     int played = music.values().stream().mapToInt(Integer::intValue).sum();
+    if (departments == 0
+        && picture >= FEWEST
+        && picture > SHARE_AT_EVENTS * played
+        && isSaid(HOSTS, names)
+        && isSaid(AUDIENCE, names)) {
+      return EVENT;
+    }
     if (picture >= FEWEST && picture > SHARE_OF_PICTURE * played) {
       return PICTURE;
     }
@@ -62,11 +98,19 @@ public enum KindOfWork {
     return isOrchestra(music, played) ? ORCHESTRA : MUSIC;
   }
 
+  private static boolean isSaid(Set<String> words, List<String> names) {
+    return names.stream().flatMap(name -> NameTokens.of(name).stream()).anyMatch(words::contains);
+  }
+
   /** A big band has no strings, and a band with strings has more of everything else. */
   private static boolean isOrchestra(Map<String, Integer> music, int played) {
     int strings = music.getOrDefault("strings", 0);
     int blown = music.getOrDefault("brass", 0) + music.getOrDefault("winds", 0);
-    return strings >= FEWEST && blown >= FEWEST && strings + blown >= SHARE_OF_ORCHESTRA * played;
+    boolean windBand = blown >= SHARE_OF_WIND_BAND * played && played >= SMALLEST_WIND_BAND;
+    return windBand
+        || strings >= FEWEST
+            && blown >= FEWEST
+            && strings + blown >= SHARE_OF_ORCHESTRA * played;
   }
 
   /** What is called the same in both is another thing in each. */
@@ -75,7 +119,14 @@ public enum KindOfWork {
       return IN_MUSIC.getOrDefault(
           category, IN_MUSIC.getOrDefault(CategoryTree.topOf(category), category));
     }
+    if (this == EVENT) {
+      return AT_EVENTS.getOrDefault(category, category);
+    }
     return this == PICTURE && category.equals("fx") ? "effects/design" : category;
+  }
+
+  private static Set<String> words(String words) {
+    return Set.of(words.split(","));
   }
 
   private boolean isMusic() {
@@ -84,6 +135,10 @@ public enum KindOfWork {
 
   /** The kind whose words hold where this one has none of its own. */
   Optional<KindOfWork> within() {
-    return this == ORCHESTRA ? Optional.of(MUSIC) : Optional.empty();
+    return switch (this) {
+      case ORCHESTRA -> Optional.of(MUSIC);
+      case EVENT -> Optional.of(PICTURE);
+      default -> Optional.empty();
+    };
   }
 }

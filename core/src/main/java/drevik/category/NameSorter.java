@@ -320,7 +320,9 @@ public final class NameSorter {
     for (Match match : matches) {
       boolean last = match == matches.get(matches.size() - 1);
       for (Entry entry : match.entries()) {
-        double weight = entry.weight() * match.likeness() * factor * (last ? 1 : IN_FRONT);
+        // What was only read so is no surer because the word would be very sure.
+        double said = match.likeness() < 1 ? Math.min(1, entry.weight()) : entry.weight();
+        double weight = said * match.likeness() * factor * (last ? 1 : IN_FRONT);
         votes.add(
             new Vote(
                 kind.meaning(entry.category()),
