@@ -55,6 +55,10 @@ public enum KindOfWork {
   private static final double SHARE_AT_EVENTS = 0.25;
 
   private static final double SHARE_OF_ORCHESTRA = 0.5;
+  /** Where main microphones were set up, what is added may be more. */
+  private static final double SHARE_WITH_MAINS = 0.4;
+
+  private static final int FEWEST_MAINS = 2;
   private static final double SHARE_OF_WIND_BAND = 0.6;
   private static final int SMALLEST_WIND_BAND = 12;
   private static final int FEWEST = 3;
@@ -70,6 +74,7 @@ public enum KindOfWork {
   static KindOfWork of(List<String> names, List<Sorting> sortings) {
     int departments = 0;
     int picture = 0;
+    int mainMicrophones = 0;
     Map<String, Integer> music = new HashMap<>();
     for (int i = 0; i < names.size(); i++) {
       String family = CategoryTree.topOf(sortings.get(i).category());
@@ -79,10 +84,12 @@ public enum KindOfWork {
         picture++;
       } else if (NameSorter.MUSICAL.contains(family)) {
         music.merge(family, 1, Integer::sum);
+      } else if (family.equals("orchestra")) {
+        mainMicrophones++;
       }
     }
     int played = music.values().stream().mapToInt(Integer::intValue).sum();
-    if (departments == 0
+    if (departments < FEWEST
         && picture >= FEWEST
         && picture > SHARE_AT_EVENTS * played
         && isSaid(HOSTS, names)
@@ -95,22 +102,27 @@ public enum KindOfWork {
     if (played < FEWEST || departments > 0 || picture >= played) {
       return UNTOLD;
     }
-    return isOrchestra(music, played) ? ORCHESTRA : MUSIC;
+    double share = mainMicrophones < FEWEST_MAINS ? SHARE_OF_ORCHESTRA : SHARE_WITH_MAINS;
+    return isOrchestra(music, played, share) ? ORCHESTRA : MUSIC;
   }
 
   private static boolean isSaid(Set<String> words, List<String> names) {
     return names.stream().flatMap(name -> NameTokens.of(name).stream()).anyMatch(words::contains);
   }
 
-  /** A big band has no strings, and a band with strings has more of everything else. */
-  private static boolean isOrchestra(Map<String, Integer> music, int played) {
+  /**
+   * A big band has no strings, and a band with strings has more of everything else.
+   *
+   * @param share of all that is played, from which strings and wind are an orchestra
+   */
+  private static boolean isOrchestra(Map<String, Integer> music, int played, double share) {
     int strings = music.getOrDefault("strings", 0);
     int blown = music.getOrDefault("brass", 0) + music.getOrDefault("winds", 0);
     boolean windBand = blown >= SHARE_OF_WIND_BAND * played && played >= SMALLEST_WIND_BAND;
     return windBand
         || strings >= FEWEST
             && blown >= FEWEST
-            && strings + blown >= SHARE_OF_ORCHESTRA * played;
+            && strings + blown >= share * played;
   }
 
   /** What is called the same in both is another thing in each. */
@@ -133,12 +145,17 @@ public enum KindOfWork {
     return this == MUSIC || this == ORCHESTRA;
   }
 
-  /** The kind whose words hold where this one has none of its own. */
+  /** The kind whose words hold as well where this one has none of its own. */
   Optional<KindOfWork> within() {
     return switch (this) {
       case ORCHESTRA -> Optional.of(MUSIC);
       case EVENT -> Optional.of(PICTURE);
       default -> Optional.empty();
     };
+  }
+
+  /** True where a wider kind's word replaces the usual one; an event has a band as well. */
+  boolean replacesUsual() {
+    return this != EVENT;
   }
 }

@@ -95,8 +95,12 @@ final class WordBook {
     if (!own.isEmpty()) {
       return own;
     }
+    List<Entry> plain = exactly(phrase);
     List<Entry> usual =
-        kind.within().map(wider -> exactly(phrase, wider)).orElseGet(() -> exactly(phrase));
+        kind.within()
+            .filter(wider -> kind.replacesUsual() || plain.isEmpty())
+            .map(wider -> exactly(phrase, wider))
+            .orElse(plain);
     return usual.isEmpty() && phrase.endsWith("s")
         ? words.getOrDefault(phrase.substring(0, phrase.length() - 1), usual)
         : usual;
