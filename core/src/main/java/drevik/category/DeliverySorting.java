@@ -164,7 +164,7 @@ public final class DeliverySorting {
             folder.stream().map(Sorted::family).toList());
     for (int i = 0; i < folder.size(); i++) {
       Sorted file = folder.get(i);
-      if (file.byName()) {
+      if (file.byName() && !Departments.isOfPicture(file.read())) {
         int at = order.indexOf(i);
         answers.set(i, at < 0 ? inCompany(file) : amongNeighbours(file, folder, order, at));
       }

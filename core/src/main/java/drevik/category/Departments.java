@@ -35,7 +35,8 @@ final class Departments {
         "vo,narr,narrator,narration,voiceover,voice over,voice off,voix off,off sprecher,sprecher,"
             + "sprecherin,erzahler,erzahlerin,narratrice,narrateur,narrador,narradora,locucion,"
             + "narratore,kommentar,off kommentar,vof,voff,lektor,speaker off");
-    sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista");
+    sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista,entretien");
+    inPicture("interview", "ent");
     sure("interview/field", "otf");
     sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound,son seul,sons seuls,nur ton");
     sure("natural", "wild track,wildtrack,wild tracks,wildtracks,nurton");
