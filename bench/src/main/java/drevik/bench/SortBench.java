@@ -12,6 +12,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.zip.CRC32;
@@ -22,9 +24,9 @@ import java.util.zip.CRC32;
  * if it is neither and claims {@value drevik.category.Sorting#SURE} or more.
  *
  * <p>The names of wrong answers are shown for the tuned part only, so that the other stays unseen.
- * Beside the list may stand a folder {@code unseen} of deliveries, one a file, that were written
- * without the dictionary in view: only figures are shown of them. One that was looked at since says
- * so in its first line.
+ * Beside the list stands a folder {@code unseen} of deliveries, one a file, that were written
+ * without the dictionary in view: figures are shown of them, by kind of work, beside those of the
+ * day when they were new. One whose wrong answers were read since says so in its first line.
  */
 final class SortBench {
   private static final double[] BINS = {0, 0.5, 0.6, 0.7, 0.8, 0.9, 0.96, 1.01};
@@ -87,33 +89,88 @@ final class SortBench {
         .toList();
   }
 
+  /** A delivery that was written without the dictionary in view. */
+  private record Unseen(
+      String name,
+      String kind,
+      double firstRight,
+      double firstConfidentlyWrong,
+      boolean lookedAt,
+      List<Labelled> names) {
+    private static final Pattern HEAD =
+        Pattern.compile(
+            "# (\\w+); at first sight ([\\d.]+) % right, ([\\d.]+) % confidently wrong"
+                + "(; looked at since)?");
+
+    static Unseen read(Path file) throws IOException {
+      String head = Files.readAllLines(file).get(0);
+      Matcher matcher = HEAD.matcher(head);
+      if (!matcher.matches()) {
+        throw new IOException(
+            file + " does not begin with its kind and its first figures: " + head);
+      }
+      return new Unseen(
+          file.getFileName().toString().replace(".tsv", ""),
+          matcher.group(1),
+          Double.parseDouble(matcher.group(2)),
+          Double.parseDouble(matcher.group(3)),
+          matcher.group(4) != null,
+          labelled(file));
+    }
+
+    static void atFirstSight(String what, List<Unseen> lists) {
+      double names = lists.stream().mapToInt(list -> list.names.size()).sum();
+      System.out.printf(
+          Locale.ROOT,
+          "%s, at first sight: %.1f %% right, %.1f %% confidently wrong%n",
+          what,
+          lists.stream().mapToDouble(list -> list.firstRight * list.names.size()).sum() / names,
+          lists.stream().mapToDouble(list -> list.firstConfidentlyWrong * list.names.size()).sum()
+              / names);
+    }
+
+    List<Answer> asListed() {
+      return sortedTogether(names);
+    }
+
+    List<Answer> byAlphabet() {
+      return sortedTogether(
+          names.stream()
+              .sorted(Comparator.comparing(Labelled::name, String.CASE_INSENSITIVE_ORDER))
+              .toList());
+    }
+  }
+
   /**
    * Each file is a delivery, whose names are sorted together: as they are listed, which is the
    * order of a session, and once more in that of the alphabet, which is how a folder shows them.
+   * What was measured when the list was new stands in its first line.
    */
   private static void unseen(Path folder) throws IOException {
-    List<Answer> all = new ArrayList<>();
-    List<Answer> byAlphabet = new ArrayList<>();
+    List<Unseen> lists = new ArrayList<>();
     try (Stream<Path> files = Files.list(folder)) {
       for (Path file : files.sorted().toList()) {
-        List<Labelled> names = labelled(file);
-        List<Answer> answers = sortedTogether(names);
-        if (System.getenv("DREVIK_SHOW") != null) {
-          answers.stream().filter(a -> !a.right()).forEach(SortBench::show);
-        }
-        boolean seen = Files.readAllLines(file).get(0).startsWith("#");
-        String name = file.getFileName().toString().replace(".tsv", "");
-        figures(seen ? name + " (looked at since)" : name, answers);
-        all.addAll(answers);
-        byAlphabet.addAll(
-            sortedTogether(
-                names.stream()
-                    .sorted(Comparator.comparing(Labelled::name, String.CASE_INSENSITIVE_ORDER))
-                    .toList()));
+        lists.add(Unseen.read(file));
       }
     }
-    print("all of these", all);
-    figures("all of these, in the order of the alphabet", byAlphabet);
+    for (Unseen list : lists) {
+      List<Answer> answers = list.asListed();
+      if (System.getenv("DREVIK_SHOW") != null) {
+        answers.stream().filter(a -> !a.right()).forEach(SortBench::show);
+      }
+      figures(list.name + (list.lookedAt ? " (looked at since)" : ""), answers);
+      Unseen.atFirstSight("  " + list.kind, List.of(list));
+    }
+    for (String kind : lists.stream().map(Unseen::kind).distinct().sorted().toList()) {
+      List<Unseen> ofKind = lists.stream().filter(list -> list.kind.equals(kind)).toList();
+      figures(kind, ofKind.stream().flatMap(list -> list.asListed().stream()).toList());
+      Unseen.atFirstSight(kind, ofKind);
+    }
+    print("all of these", lists.stream().flatMap(list -> list.asListed().stream()).toList());
+    Unseen.atFirstSight("all of these", lists);
+    figures(
+        "all of these, in the order of the alphabet",
+        lists.stream().flatMap(list -> list.byAlphabet().stream()).toList());
   }
 
   private static List<Answer> sortedTogether(List<Labelled> names) {

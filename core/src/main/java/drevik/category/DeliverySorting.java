@@ -30,23 +30,15 @@ public final class DeliverySorting {
    * A file, where it is sorted by its name and the kind of work, and its family if that is sure.
    */
   private record Sorted(
-      String name,
-      String read,
-      Sorting sorting,
-      boolean byName,
-      Optional<String> family,
-      List<String> words) {
-    /**
-     * @param read the name without what only says its group
-     */
-    static Sorted of(Named file, String read, KindOfWork kind) {
+      String name, Sorting sorting, boolean byName, Optional<String> family, List<String> words) {
+    static Sorted of(Named file, KindOfWork kind) {
       boolean byName = file.isByName();
-      Sorting sorting = byName ? NameSorter.sort(read, kind) : file.sorting();
+      Sorting sorting = byName ? NameSorter.sort(file.name(), kind) : file.sorting();
       Optional<String> family =
           Optional.of(CategoryTree.topOf(sorting.category()))
               .filter(
                   one -> sorting.confidence() >= Sorting.SURE && !one.equals(CategoryTree.UNKNOWN));
-      return new Sorted(file.name(), read, sorting, byName, family, NameSorter.wordsOf(read));
+      return new Sorted(file.name(), sorting, byName, family, NameSorter.wordsOf(file.name()));
     }
 
     String said() {
@@ -116,12 +108,10 @@ public final class DeliverySorting {
   private final Map<String, Set<List<String>>> company = new HashMap<>();
 
   private DeliverySorting(List<Named> named) {
-    List<String> read = Headings.without(named.stream().map(Named::name).toList());
-    kind = KindOfWork.of(read, named.stream().map(Named::sorting).toList());
-    files =
-        IntStream.range(0, named.size())
-            .mapToObj(i -> Sorted.of(named.get(i), read.get(i), kind))
-            .toList();
+    kind =
+        WholeDelivery.kindOf(
+            named.stream().map(Named::name).toList(), named.stream().map(Named::sorting).toList());
+    files = named.stream().map(file -> Sorted.of(file, kind)).toList();
     for (Sorted file : files) {
       file.family()
           .ifPresent(
@@ -162,11 +152,13 @@ public final class DeliverySorting {
         SessionOrder.of(
             folder.stream().map(Sorted::name).toList(),
             folder.stream().map(Sorted::family).toList());
+    Map<Integer, Integer> places = new HashMap<>();
+    order.forEach(i -> places.put(i, places.size()));
     for (int i = 0; i < folder.size(); i++) {
       Sorted file = folder.get(i);
-      if (file.byName() && !Departments.isOfPicture(file.read())) {
-        int at = order.indexOf(i);
-        answers.set(i, at < 0 ? inCompany(file) : amongNeighbours(file, folder, order, at));
+      if (file.byName() && !Departments.isOfPicture(file.name())) {
+        Integer at = places.get(i);
+        answers.set(i, at == null ? inCompany(file) : amongNeighbours(file, folder, order, at));
       }
       // One folder for everything says nothing.
       if (!only && answers.get(i).equals(file.sorting())) {
@@ -193,7 +185,7 @@ public final class DeliverySorting {
             .filter(one -> Collections.frequency(around, one) >= ENOUGH_FOR_UNUSUAL)
             .collect(Collectors.toSet());
     if (file.isUnknown()) {
-      return NameSorter.among(file.read(), kind, Set.copyOf(around), likely)
+      return NameSorter.among(file.name(), kind, Set.copyOf(around), likely)
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
@@ -251,7 +243,7 @@ public final class DeliverySorting {
 
   /** A file that says what none around it is: another meaning of its words, or a doubt. */
   private Sorting alone(Sorted file, Set<String> families, Set<String> likely, String because) {
-    return NameSorter.among(file.read(), kind, families, likely)
+    return NameSorter.among(file.name(), kind, families, likely)
         .orElseGet(
             () ->
                 file.sorting().confidence() < ALONE || file.mayStandAlone()

@@ -3,6 +3,8 @@ package drevik.category;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import drevik.category.DeliverySorting.Named;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -190,5 +192,131 @@ class DeliverySortingTest {
     assertThat(DeliverySorting.ofNames(song))
         .extracting(Sorting::category)
         .endsWith("fx", "vocals/backing", "fx");
+  }
+
+  @Test
+  void inAnOrchestraCymbalsArePercussionAndHornsAreFrenchHorns() {
+    List<String> parts =
+        List.of("Violin 1", "Violin 2", "Viola", "Cello", "Flute", "Oboe", "Trumpet", "Trombone");
+    assertThat(with(parts, "Cymbals")).isEqualTo("percussion");
+    assertThat(with(parts, "Horns 1-2")).isEqualTo("brass/horn");
+    assertThat(with(SONG, "Cymbals")).isEqualTo("drums/cymbal");
+    assertThat(with(SONG, "Horns 1-2")).isEqualTo("brass");
+  }
+
+  @Test
+  void aWindBandIsAnOrchestraToo() {
+    List<String> band =
+        List.of(
+            "Flute 1",
+            "Flute 2",
+            "Oboe",
+            "Clarinet 1",
+            "Clarinet 2",
+            "Alto sax",
+            "Tenor sax",
+            "Trumpet 1",
+            "Trumpet 2",
+            "Trombone 1",
+            "Trombone 2",
+            "Tuba",
+            "Timpani");
+    assertThat(with(band, "Cymbals")).isEqualTo("percussion");
+  }
+
+  @Test
+  void beforeAnAudienceWhoWearsAMicrophonePlaysNoScene() {
+    List<String> show =
+        List.of("Host HH", "Guest 1", "Moderator", "Applause", "Audience L", "Band kick");
+    assertThat(with(show, "Sidekick lav")).isEqualTo("dialogue");
+    assertThat(with(show, "Crowd far")).isEqualTo("ambience");
+    List<String> film = List.of("DX_sc4_boom", "SFX door", "FOL feet", "ADR Anna", "Crowd near");
+    assertThat(with(film, "Detective lav")).isEqualTo("dialogue/production");
+    assertThat(with(film, "Crowd far")).isEqualTo("dialogue/crowd");
+  }
+
+  private static String with(List<String> others, String name) {
+    List<String> names = new ArrayList<>(others);
+    names.add(name);
+    return DeliverySorting.ofNames(names).get(others.size()).category();
+  }
+
+  @Test
+  void anInstrumentsNameWithinAScenesSoundsIsOneOfThem() {
+    List<String> film =
+        List.of(
+            "Lav Anna",
+            "Lav Ben",
+            "ADR Anna",
+            "ADR Ben",
+            "SFX door",
+            "SFX car",
+            "Accordion falls",
+            "SFX glass",
+            "SFX dog",
+            "SFX train",
+            "FOL feet Anna",
+            "FOL feet Ben",
+            "FOL cloth",
+            "FOL cups");
+    Sorting falls = DeliverySorting.ofNames(film).get(film.indexOf("Accordion falls"));
+    assertThat(falls.category()).isEqualTo("effects");
+    assertThat(falls.confidence()).isLessThan(Sorting.SURE);
+  }
+
+  @Test
+  void aSureDepartmentStaysWhatItIsWhateverStandsBesideIt() {
+    List<String> film =
+        List.of(
+            "SFX door",
+            "SFX car",
+            "SFX glass",
+            "ADR Anna",
+            "SFX dog",
+            "SFX train",
+            "FOL feet",
+            "FOL cloth",
+            "FOL cups");
+    assertThat(DeliverySorting.ofNames(film).get(3)).isEqualTo(NameSorter.sort("ADR Anna"));
+  }
+
+  @Test
+  void whatIsHandledOrSpokenInASceneIsReadInWorkForPictureOnly() {
+    List<String> film = List.of("DX_sc4_boom", "SFX door", "FOL feet", "ADR Anna", "VO end");
+    assertThat(with(film, "Schlüsselbund")).isEqualTo("foley/props");
+    assertThat(with(film, "Commissaire")).isEqualTo("dialogue");
+    assertThat(with(SONG, "Schlüsselbund")).isEqualTo("unknown");
+    assertThat(with(SONG, "Commissaire")).isEqualTo("unknown");
+  }
+
+  /** All lists of deliveries, most of which were looked at since they were new. */
+  @Test
+  void theListsOfDeliveriesAreSortedRightAndSeldomWrongWithConfidence() throws Exception {
+    int names = 0;
+    int right = 0;
+    int confidentlyWrong = 0;
+    Path folder = Path.of(DeliverySortingTest.class.getResource("unseen").toURI());
+    try (Stream<Path> lists = Files.list(folder)) {
+      for (Path list : lists.sorted().toList()) {
+        List<String[]> lines =
+            Files.readAllLines(list).stream()
+                .filter(line -> !line.startsWith("#") && !line.isBlank())
+                .map(line -> line.split("\t"))
+                .toList();
+        List<Sorting> sortings =
+            DeliverySorting.ofNames(lines.stream().map(line -> line[1]).toList());
+        for (int i = 0; i < lines.size(); i++) {
+          String label = lines.get(i)[0];
+          assertThat(CategoryTree.has(label)).as(list + ": " + label).isTrue();
+          boolean ok = CategoryTree.isWithin(label, sortings.get(i).category());
+          right += ok ? 1 : 0;
+          confidentlyWrong += !ok && sortings.get(i).confidence() >= Sorting.SURE ? 1 : 0;
+        }
+        names += lines.size();
+      }
+    }
+    assertThat(names).isGreaterThan(5_000);
+    assertThat((double) right / names).isGreaterThanOrEqualTo(0.96);
+    assertThat((double) confidentlyWrong / names).isLessThanOrEqualTo(0.02);
   }
 }

@@ -1,0 +1,116 @@
+package drevik.category;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** What the names of a delivery are of, taken together. */
+final class WholeDelivery {
+  /** A film may come with its songs, but no song with foley: this share is enough. */
+  private static final double SHARE_OF_PICTURE = 0.5;
+
+  /** A show has its band, and a concert somebody who announces. */
+  private static final double SHARE_AT_EVENTS = 0.25;
+
+  private static final double SHARE_OF_ORCHESTRA = 0.5;
+
+  /** Where main microphones were set up, what is added may be more. */
+  private static final double SHARE_WITH_MAINS = 0.4;
+
+  private static final int FEWEST_MAINS = 2;
+  private static final double SHARE_OF_WIND_BAND = 0.6;
+  private static final int SMALLEST_WIND_BAND = 12;
+  private static final int FEWEST = 3;
+
+  private static final List<String> OF_PICTURE =
+      List.of(
+          "dialogue", "narration", "interview", "natural", "foley", "effects", "ambience", "score");
+
+  private static final Set<String> HOSTS =
+      words(
+          "host,moderator,moderatorin,moderation,presenter,mc,emcee,speaker,preacher,pastor,"
+              + "lectern,podium,panel,keynote,conduttore,conduttrice,presentatore,presentatrice,"
+              + "presentateur,animateur,animatrice,presentador,presentadora,"
+              + "apresentador,apresentadora,rednerpult,redner,guest,gast,ansage,orateur");
+
+  private static final Set<String> AUDIENCE =
+      words(
+          "audience,aud,crowd,publikum,publico,pubblico,public,plateia,publik,publiek,zuschauer,"
+              + "house,spectateurs");
+
+  private final List<String> names;
+
+  /** How many names say each family. */
+  private final Map<String, Integer> families = new HashMap<>();
+
+  /** How many begin with a department that no music has. */
+  private final int departments;
+
+  private WholeDelivery(List<String> names, List<Sorting> sortings) {
+    this.names = names;
+    int found = 0;
+    for (int i = 0; i < names.size(); i++) {
+      boolean department = Departments.isOfPicture(names.get(i));
+      found += department ? 1 : 0;
+      String family = CategoryTree.topOf(sortings.get(i).category());
+      // Whatever follows a department is a part of it.
+      families.merge(department ? "dialogue" : family, 1, Integer::sum);
+    }
+    departments = found;
+  }
+
+  /**
+   * @param names of a whole delivery
+   * @param sortings of each by itself
+   */
+  static KindOfWork kindOf(List<String> names, List<Sorting> sortings) {
+    return new WholeDelivery(names, sortings).kind();
+  }
+
+  private KindOfWork kind() {
+    int picture = count(OF_PICTURE);
+    int played = count(NameSorter.MUSICAL);
+    if (picture >= FEWEST && picture > SHARE_AT_EVENTS * played && isEvent()) {
+      return KindOfWork.EVENT;
+    }
+    if (picture >= FEWEST && picture > SHARE_OF_PICTURE * played) {
+      return KindOfWork.PICTURE;
+    }
+    if (played < FEWEST || departments > 0 || picture >= played) {
+      return KindOfWork.UNTOLD;
+    }
+    return isOrchestra(played) || isWindBand(played) ? KindOfWork.ORCHESTRA : KindOfWork.MUSIC;
+  }
+
+  private int count(Collection<String> some) {
+    return some.stream().mapToInt(family -> families.getOrDefault(family, 0)).sum();
+  }
+
+  private boolean isEvent() {
+    return departments < FEWEST && isSaid(HOSTS) && isSaid(AUDIENCE);
+  }
+
+  private boolean isSaid(Set<String> words) {
+    return names.stream().flatMap(name -> NameTokens.of(name).stream()).anyMatch(words::contains);
+  }
+
+  /** A big band has no strings, and a band with strings has more of everything else. */
+  private boolean isOrchestra(int played) {
+    int strings = count(List.of("strings"));
+    int blown = count(List.of("brass", "winds"));
+    boolean mains = count(List.of("orchestra")) >= FEWEST_MAINS;
+    double share = mains ? SHARE_WITH_MAINS : SHARE_OF_ORCHESTRA;
+    return strings >= FEWEST && blown >= FEWEST && strings + blown >= share * played;
+  }
+
+  private boolean isWindBand(int played) {
+    return played >= SMALLEST_WIND_BAND
+        && count(List.of("brass", "winds")) >= SHARE_OF_WIND_BAND * played;
+  }
+
+  private static Set<String> words(String words) {
+    return Set.of(words.split(","));
+  }
+}
