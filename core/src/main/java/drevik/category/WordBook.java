@@ -16,6 +16,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 
 /**
@@ -70,6 +71,15 @@ final class WordBook {
 
   private final Map<String, List<String>> byConsonants = new HashMap<>();
 
+  /**
+   * What tokens were read as. Names of a delivery repeat each other, each is sorted several times,
+   * and a token that is no word is compared with all words; the answer is always the same.
+   */
+  private final Map<String, Optional<Match>> likeOthers = new ConcurrentHashMap<>();
+
+  /** Some megabytes; what comes after is read each time. */
+  private static final int MOST_REMEMBERED = 20_000;
+
   WordBook() {
     load();
     single =
@@ -120,11 +130,28 @@ final class WordBook {
         .or(() -> plural(token))
         .or(() -> doubled(token))
         .or(() -> runTogether(token))
-        .or(() -> misspelt(token, 1))
-        .or(() -> withoutVowels(token))
         .or(() -> compound(token, kind))
-        .or(() -> cutShort(token))
-        .or(() -> token.length() < SHORTEST_TWICE_MISSPELT ? Optional.empty() : misspelt(token, 2));
+        .or(() -> likeAnother(token));
+  }
+
+  private Optional<Match> likeAnother(String token) {
+    Optional<Match> before = likeOthers.get(token);
+    if (before != null) {
+      return before;
+    }
+    Optional<Match> found =
+        misspelt(token, 1)
+            .or(() -> withoutVowels(token))
+            .or(() -> cutShort(token))
+            .or(
+                () ->
+                    token.length() < SHORTEST_TWICE_MISSPELT
+                        ? Optional.empty()
+                        : misspelt(token, 2));
+    if (likeOthers.size() < MOST_REMEMBERED) {
+      likeOthers.put(token, found);
+    }
+    return found;
   }
 
   private Optional<Match> plural(String token) {
