@@ -45,10 +45,9 @@ public final class DeliverySorting {
       return CategoryTree.topOf(sorting.category());
     }
 
-    /** A click, or what is called by the very name of its category: “Bass”, “Flute 2”. */
-    boolean mayStandAlone() {
-      return STANDS_ALONE.contains(said())
-          || words.stream().allMatch(word -> CategoryTree.isNamed(sorting.category(), word));
+    /** “Bass”, “Flute 2”: nothing else can be meant. */
+    boolean isCalledLikeItsCategory() {
+      return words.stream().allMatch(word -> CategoryTree.isNamed(sorting.category(), word));
     }
 
     /** True for a family that stands in the same section: saxophones among trumpets. */
@@ -95,8 +94,10 @@ public final class DeliverySorting {
   /** Of answers whose family no neighbour shares a third was right in lists not seen before. */
   private static final double ALONE = 0.65;
 
+  private static final String REFERENCE = "reference";
+
   /** What stands alone in most sessions: nobody prints four clicks side by side. */
-  private static final Set<String> STANDS_ALONE = Set.of("click", "reference", "print");
+  private static final Set<String> STANDS_ALONE = Set.of("click", REFERENCE, "print");
 
   /** Families that sit beside each other, in a band and in an orchestra. */
   private static final Set<String> IN_ONE_SECTION = Set.of("brass", "winds");
@@ -241,14 +242,21 @@ public final class DeliverySorting {
         : alone(file, families, Set.of(), "no other file is " + file.said());
   }
 
-  /** A file that says what none around it is: another meaning of its words, or a doubt. */
+  /**
+   * A file that says what none around it is: another meaning of its words, or a doubt. A guide is
+   * one beside what it is of as well; what was printed beside it is often the thing itself.
+   */
   private Sorting alone(Sorted file, Set<String> families, Set<String> likely, String because) {
+    if (file.said().equals(REFERENCE)) {
+      return file.sorting();
+    }
+    boolean stays =
+        file.sorting().confidence() < ALONE
+            || STANDS_ALONE.contains(file.said())
+            || file.isCalledLikeItsCategory();
     return NameSorter.among(file.name(), kind, families, likely)
         .orElseGet(
-            () ->
-                file.sorting().confidence() < ALONE || file.mayStandAlone()
-                    ? file.sorting()
-                    : file.at(file.sorting().category(), ALONE, because));
+            () -> stays ? file.sorting() : file.at(file.sorting().category(), ALONE, because));
   }
 
   private static Sorting inFolder(Sorted file, List<Sorted> folder) {

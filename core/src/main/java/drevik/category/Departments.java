@@ -1,6 +1,7 @@
 package drevik.category;
 
 import drevik.category.NameSorter.Vote;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +25,7 @@ final class Departments {
 
   private record Department(String category, boolean sure) {}
 
+  private static final String DESIGN = "effects/design";
   private static final Map<String, Department> BY_WORD = new HashMap<>();
 
   /** Words of one or two pieces. */
@@ -70,32 +72,30 @@ final class Departments {
     inPicture("interview", "int");
   }
 
-  /** What follows may say this of a department, beside what it says anyhow. */
-  private static final Map<String, Map<String, Set<String>>> PARTS =
-      Map.of(
-          "dialogue",
-          Map.of(
-              "dialogue/futz", Set.of("futz", "futzed", "walkie", "megaphone", "intercom"),
-              "dialogue/adr", Set.of("adr"),
-              "dialogue/crowd", Set.of("walla", "crowd", "group", "grp")),
-          "dialogue/adr",
-          Map.of("dialogue/crowd", Set.of("group", "grp", "walla", "crowd", "groupe")),
-          "effects",
-          Map.of("effects/design", Set.of("des", "design", "dsgn", "dsn", "drone", "whoosh")),
-          "score",
-          Map.of("score/source", Set.of("source", "src", "diegetic", "radio", "jukebox")),
-          "interview",
-          Map.of("interview/field", Set.of("otf", "field", "location", "roof")),
-          "ambience",
-          Map.of("ambience/tone", Set.of("roomtone", "tone", "rt")));
+  /** What follows a department may say that it is this part of it. */
+  private record Part(String department, String category, Set<String> words) {}
 
-  private static final String DESIGN = "effects/design";
+  /** Of several, the first. */
+  private static final List<Part> PARTS =
+      List.of(
+          part("dialogue", "dialogue/futz", "futz,futzed,walkie,megaphone,intercom"),
+          part("dialogue", "dialogue/adr", "adr"),
+          part("dialogue", "dialogue/crowd", "walla,crowd,group,grp"),
+          part("dialogue/adr", "dialogue/crowd", "group,grp,walla,crowd,groupe"),
+          part("effects", DESIGN, "des,design,dsgn,dsn,drone,whoosh"),
+          part("score", "score/source", "source,src,diegetic,radio,jukebox"),
+          part("interview", "interview/field", "otf,field,location,roof"),
+          part("ambience", "ambience/tone", "roomtone,tone,rt"));
 
   /** Parts that are said by entries of the book, where they are of the same family. */
   private static final Set<String> ASK_THE_BOOK =
       Set.of("foley", "dialogue", "dialogue/production", "effects");
 
   private Departments() {}
+
+  private static Part part(String department, String category, String words) {
+    return new Part(department, category, Set.of(words.split(",")));
+  }
 
   private static void sure(String category, String words) {
     add(category, words, true);
@@ -151,10 +151,10 @@ final class Departments {
 
   /** The category of what begins with a department: that itself, or the part that follows. */
   static String partOf(Head head, List<String> rest, List<Vote> votes) {
-    for (Map.Entry<String, Set<String>> part :
-        PARTS.getOrDefault(head.category(), Map.of()).entrySet()) {
-      if (rest.stream().anyMatch(part.getValue()::contains)) {
-        return part.getKey();
+    for (Part part : PARTS) {
+      if (part.department().equals(head.category())
+          && rest.stream().anyMatch(part.words()::contains)) {
+        return part.category();
       }
     }
     if (!ASK_THE_BOOK.contains(head.category())) {
@@ -164,7 +164,7 @@ final class Departments {
     return votes.stream()
         .filter(vote -> !vote.soft() && vote.family().equals(family))
         .filter(vote -> !vote.category().equals(family))
-        .max(java.util.Comparator.comparingDouble(Vote::weight))
+        .max(Comparator.comparingDouble(Vote::weight))
         .map(Vote::category)
         // Whether a sound was recorded or designed, only the department says.
         .filter(part -> !part.equals(DESIGN))

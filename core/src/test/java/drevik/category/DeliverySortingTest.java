@@ -78,6 +78,12 @@ class DeliverySortingTest {
   }
 
   @Test
+  void aGuideStaysOneBesideWhatItIsOf() {
+    assertThat(NameSorter.sort("Pilot banjo").category()).isEqualTo("reference/guide");
+    assertThat(among("Pilot banjo", "Rhythm gtr")).isEqualTo(NameSorter.sort("Pilot banjo"));
+  }
+
+  @Test
   void aNeighbourThatSaysTheSameMakesADoubtfulNameSure() {
     assertThat(NameSorter.sort("Rack").confidence()).isLessThan(Sorting.SURE);
     assertThat(among("Rack", "Hat").category()).isEqualTo("drums/tom");

@@ -48,7 +48,13 @@ class MigrationTest {
           .params("p" + revision, revision)
           .update();
     }
+    learned(jdbc, "a", "fløyte nær", "2026-01-01");
+    learned(jdbc, "b", "nær fløyte", "2026-01-02");
+    learned(jdbc, "c", "kick zorq", "2026-01-03");
     Flyway.configure().dataSource(database).load().migrate();
+    assertThat(jdbc.sql("select words from sorting_rule order by id").query(String.class).list())
+        .as("what was learned of names with other letters is found again, the last of two")
+        .containsExactly("fløyte nær", "floyte naer", "kick zorq");
     assertThat(jdbc.sql("select name from delivered_file order by name").query(String.class).list())
         .as("one content sent twice at the same moment is kept twice, under two names")
         .containsExactly("Kick.wav", "Kick.wav (again 2)");
@@ -58,5 +64,13 @@ class MigrationTest {
     String kept = jdbc.sql("select document::text from mix_revision").query(String.class).single();
     assertThat(Documents.readTrusted(kept).channels())
         .hasSameSizeAs(Demo.WEATHERVANE.template().channels());
+  }
+
+  private static void learned(JdbcClient jdbc, String id, String words, String day) {
+    jdbc.sql(
+            "insert into sorting_rule (id, client, words, category, at)"
+                + " values (?, '', ?, 'winds/flute', ?::timestamptz)")
+        .params(id, words, day)
+        .update();
   }
 }
