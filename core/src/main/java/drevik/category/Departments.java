@@ -57,7 +57,8 @@ final class Departments {
         "dialogue/production", "oton,o ton,ot,prod,prod dx,hf,perche,lav,lavalier,percha,pertiga");
     inPicture(
         "dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
-    inPicture("dialogue/crowd", "crowd,grp,gemurmel");
+    inPicture("dialogue/crowd", "crowd,grp,group,groupe,gemurmel");
+    inPicture("interview/field", "micro trottoir");
     inPicture(
         "ambience",
         "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
