@@ -226,7 +226,10 @@ public final class DeliverySorting {
         .toList();
   }
 
-  /** Where nothing tells the order: what no other file of the delivery is, this one hardly is. */
+  /**
+   * Where nothing tells the order: what no other file of the delivery is, this one hardly is, if
+   * its name can mean something else. A song may well have one clarinet.
+   */
   private Sorting inCompany(Sorted file) {
     Set<String> families = new HashSet<>();
     int others = 0;
@@ -237,7 +240,9 @@ public final class DeliverySorting {
         families.add(one.getKey());
       }
     }
-    return others < FEWEST_IN_COMPANY || families.contains(file.said())
+    return others < FEWEST_IN_COMPANY
+            || families.contains(file.said())
+            || NameSorter.hasOneMeaning(file.name(), kind)
         ? file.sorting()
         : alone(file, families, Set.of(), "no other file is " + file.said());
   }

@@ -77,7 +77,11 @@ public final class NameSorter {
           "interview",
           List.of("interview/field"));
 
-  record Vote(String category, double weight, boolean soft, String word, String reason) {
+  /**
+   * @param exact false for a word that was only read so
+   */
+  record Vote(
+      String category, double weight, boolean soft, boolean exact, String word, String reason) {
     String family() {
       return CategoryTree.topOf(category);
     }
@@ -135,6 +139,13 @@ public final class NameSorter {
     List<String> because = reasons(family, fitting);
     because.add("it stands among " + family);
     return Optional.of(new Sorting(childOf(family, fitting), FITTING, because));
+  }
+
+  /** True if all words that say something say one family, and none was only read so. */
+  static boolean hasOneMeaning(String path, KindOfWork kind) {
+    List<Vote> votes = votes(NameTokens.of(path), 1, kind);
+    return votes.stream().allMatch(Vote::exact)
+        && votes.stream().map(Vote::family).distinct().count() == 1;
   }
 
   private static boolean isUnknown(Sorting sorting) {
@@ -328,6 +339,7 @@ public final class NameSorter {
                 kind.meaning(entry.category()),
                 weight,
                 entry.isSoft(),
+                match.likeness() == 1,
                 match.word(),
                 reason(match, entry, factor)));
       }
