@@ -55,6 +55,11 @@ public final class DeliverySorting {
       return IN_ONE_SECTION.contains(said()) && IN_ONE_SECTION.contains(family);
     }
 
+    /** Not where a person said it, who may have said “unknown”, nor a department that is sure. */
+    boolean mayBeTold() {
+      return byName ? !Departments.isOfPicture(name) : sorting.confidence() < Sorting.SURE;
+    }
+
     boolean isUnknown() {
       return said().equals(CategoryTree.UNKNOWN);
     }
@@ -157,7 +162,7 @@ public final class DeliverySorting {
     order.forEach(i -> places.put(i, places.size()));
     for (int i = 0; i < folder.size(); i++) {
       Sorted file = folder.get(i);
-      if (file.byName() && !Departments.isOfPicture(file.name())) {
+      if (file.mayBeTold()) {
         Integer at = places.get(i);
         answers.set(i, at == null ? inCompany(file) : amongNeighbours(file, folder, order, at));
       }
@@ -190,7 +195,9 @@ public final class DeliverySorting {
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
-    if (around.size() < FEWEST_NEIGHBOURS || around.stream().anyMatch(file::sitsWith)) {
+    if (!file.byName()
+        || around.size() < FEWEST_NEIGHBOURS
+        || around.stream().anyMatch(file::sitsWith)) {
       return file.sorting();
     }
     Sorting alone =
@@ -240,7 +247,8 @@ public final class DeliverySorting {
         families.add(one.getKey());
       }
     }
-    return others < FEWEST_IN_COMPANY
+    return !file.byName()
+            || others < FEWEST_IN_COMPANY
             || families.contains(file.said())
             || NameSorter.hasOneMeaning(file.name(), kind)
         ? file.sorting()
@@ -265,7 +273,7 @@ public final class DeliverySorting {
   }
 
   private static Sorting inFolder(Sorted file, List<Sorted> folder) {
-    if (file.family().isPresent()) {
+    if (file.sorting().confidence() >= Sorting.SURE) {
       return file.sorting();
     }
     Map<String, Integer> families = new HashMap<>();

@@ -163,6 +163,20 @@ class DeliverySortingTest {
   }
 
   @Test
+  void whatTheSoundLeftInDoubtIsAgreedToByNeighboursAndAPersonsUnknownStays() {
+    Sorting heard = new Sorting("drums/tom", 0.42, List.of("it hardly is struck"));
+    Sorting byHand = new Sorting("unknown", 1, List.of("you said so"));
+    List<Named> named =
+        new ArrayList<>(SONG.stream().map(name -> new Named(name, NameSorter.sort(name))).toList());
+    named.add(2, new Named("Rack", heard));
+    named.add(2, new Named("Zorq", byHand));
+    List<Sorting> sortings = DeliverySorting.of(named);
+    assertThat(sortings.get(2)).isEqualTo(byHand);
+    assertThat(sortings.get(3).category()).isEqualTo("drums/tom");
+    assertThat(sortings.get(3).confidence()).isGreaterThan(Sorting.SURE);
+  }
+
+  @Test
   void whatSomebodySaidOfANameStaysAndTellsItsNeighbours() {
     Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
     List<Named> named =
