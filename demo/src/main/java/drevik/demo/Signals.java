@@ -2,6 +2,8 @@ package drevik.demo;
 
 import static drevik.demo.Voices.RATE;
 
+import java.util.stream.IntStream;
+
 /** What becomes of a recording between the microphone and the file. */
 final class Signals {
   private Signals() {}
@@ -66,19 +68,22 @@ final class Signals {
   static float[] at44100(float[] in) {
     double step = 48_000 / 44_100.0;
     float[] out = new float[(int) (in.length / step)];
-    double cutoff = 1 / step;
-    for (int i = 0; i < out.length; i++) {
-      double at = i * step;
-      int centre = (int) at;
-      double sum = 0;
-      for (int k = Math.max(0, centre - 15); k < Math.min(in.length, centre + 17); k++) {
-        double x = (k - at) * cutoff;
-        double window = 0.5 + 0.5 * Voices.sine(Math.PI * ((k - at) / 17 + 0.5));
-        double sinc = Math.abs(x) < 1e-9 ? 1 : Voices.sine(Math.PI * x) / (Math.PI * x);
-        sum += in[k] * cutoff * sinc * window;
-      }
-      out[i] = (float) sum;
-    }
+    IntStream.range(0, out.length)
+        .parallel()
+        .forEach(i -> out[i] = (float) interpolated(in, i * step, 1 / step));
     return out;
+  }
+
+  /** Between samples, at {@code at} of them; {@code cutoff} as a part of half of the rate. */
+  private static double interpolated(float[] in, double at, double cutoff) {
+    int centre = (int) at;
+    double sum = 0;
+    for (int k = Math.max(0, centre - 15); k < Math.min(in.length, centre + 17); k++) {
+      double x = (k - at) * cutoff;
+      double window = 0.5 + 0.5 * Voices.sine(Math.PI * ((k - at) / 17 + 0.5));
+      double sinc = Math.abs(x) < 1e-9 ? 1 : Voices.sine(Math.PI * x) / (Math.PI * x);
+      sum += in[k] * cutoff * sinc * window;
+    }
+    return sum;
   }
 }

@@ -50,6 +50,10 @@ final class Browser implements AutoCloseable {
     return page;
   }
 
+  void closePages() {
+    List.copyOf(browser.contexts()).forEach(BrowserContext::close);
+  }
+
   @Override
   public void close() {
     playwright.close();

@@ -20,10 +20,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 
 /** kill -9 in the middle of an upload and of a print. */
 class KillTest {
+  @RegisterExtension static final Started STARTED = new Started(true);
+
   private final HttpClient http = HttpClient.newHttpClient();
 
   private JsonNode ask(StartedApplication app, String method, String path, String json)
@@ -38,37 +41,34 @@ class KillTest {
 
   @Test
   void nothingIsCorruptAndThePrintIsDoneAfterAll() throws IOException, InterruptedException {
-    try (StartedApplication app = new StartedApplication(true)) {
-      String mix = session(app);
-      String delivery =
-          ask(app, "GET", "/api/mixes/" + mix + "/deliveries", null).get(0).path("id").asString();
-      String print =
-          ask(app, "POST", "/api/mixes/" + mix + "/prints", "{\"outputs\":[]}")
-              .path("id")
-              .asString();
-      waitFor(app, print, List.of("running"));
-      try (Socket half = beginUpload(app, delivery)) {
-        assertThat(half.isConnected()).isTrue();
-        app.kill();
-      }
-      app.start();
-
-      JsonNode files = ask(app, "GET", "/api/deliveries/" + delivery, null).path("files");
-      assertThat(files.findValuesAsString("name")).hasSize(36).doesNotContain("half.wav");
-      try (Stream<Path> arriving = Files.walk(app.data().resolve("arriving"))) {
-        assertThat(arriving.filter(p -> p.toString().endsWith(".wav"))).isEmpty();
-      }
-      JsonNode run = waitFor(app, print, List.of("done", "failed", "cancelled"));
-      assertThat(run.path("state").asString()).isEqualTo("done");
-      assertThat(run.path("report").path("files")).hasSize(11);
-      Path folder = app.data().resolve("prints").resolve(print);
-      List<Path> stems;
-      try (Stream<Path> all = Files.list(folder)) {
-        stems = all.filter(p -> p.toString().endsWith(" stem.wav")).toList();
-      }
-      assertThat(Audio.residualDbfs(folder.resolve("Mix.wav"), stems)).isLessThan(-120);
-      assertThat(folder.resolveSibling(print + ".unfinished")).doesNotExist();
+    StartedApplication app = STARTED.application();
+    String mix = session(app);
+    String delivery =
+        ask(app, "GET", "/api/mixes/" + mix + "/deliveries", null).get(0).path("id").asString();
+    String print =
+        ask(app, "POST", "/api/mixes/" + mix + "/prints", "{\"outputs\":[]}").path("id").asString();
+    waitFor(app, print, List.of("running"));
+    try (Socket half = beginUpload(app, delivery)) {
+      assertThat(half.isConnected()).isTrue();
+      app.kill();
     }
+    app.start();
+
+    JsonNode files = ask(app, "GET", "/api/deliveries/" + delivery, null).path("files");
+    assertThat(files.findValuesAsString("name")).hasSize(36).doesNotContain("half.wav");
+    try (Stream<Path> arriving = Files.walk(app.data().resolve("arriving"))) {
+      assertThat(arriving.filter(p -> p.toString().endsWith(".wav"))).isEmpty();
+    }
+    JsonNode run = waitFor(app, print, List.of("done", "failed", "cancelled"));
+    assertThat(run.path("state").asString()).isEqualTo("done");
+    assertThat(run.path("report").path("files")).hasSize(11);
+    Path folder = app.data().resolve("prints").resolve(print);
+    List<Path> stems;
+    try (Stream<Path> all = Files.list(folder)) {
+      stems = all.filter(p -> p.toString().endsWith(" stem.wav")).toList();
+    }
+    assertThat(Audio.residualDbfs(folder.resolve("Mix.wav"), stems)).isLessThan(-120);
+    assertThat(folder.resolveSibling(print + ".unfinished")).doesNotExist();
   }
 
   private String session(StartedApplication app) throws IOException, InterruptedException {

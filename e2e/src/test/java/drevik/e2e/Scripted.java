@@ -43,6 +43,7 @@ final class Scripted {
     builder.environment().put("DREVIK_DEMO", "false");
     builder.environment().put("DREVIK_PORT", "8517");
     builder.environment().put("DREVIK_DATA", data.toString());
+    builder.environment().put("JDK_JAVA_OPTIONS", StartedApplication.QUICK_TO_START);
     return builder;
   }
 

@@ -5,11 +5,18 @@ import java.io.IOException;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+import org.junit.jupiter.api.extension.ExtensionContext.Store;
 
-/** The application and a browser for all tests of a class. */
-final class Started implements BeforeAllCallback, AfterAllCallback {
+/**
+ * The application, and a browser for all tests of a class. There are two applications in a run, one
+ * with the demo and one without: a start takes longer than most tests. Who changes the demo's
+ * sessions takes it back.
+ */
+final class Started implements BeforeAllCallback, AfterEachCallback, AfterAllCallback {
   /** A busy machine is slow, and not wrong. */
   private static final double MILLISECONDS = 20_000;
 
@@ -26,15 +33,29 @@ final class Started implements BeforeAllCallback, AfterAllCallback {
 
   @Override
   public void beforeAll(ExtensionContext context) throws IOException, InterruptedException {
-    application = new StartedApplication(demo);
+    Store ofTheRun = context.getRoot().getStore(Namespace.create(Started.class));
+    application = ofTheRun.get(demo, StartedApplication.class);
+    if (application == null) {
+      application = new StartedApplication(demo);
+      // Closed by JUnit behind the last test.
+      ofTheRun.put(demo, application);
+    }
     PlaywrightAssertions.setDefaultAssertionTimeout(MILLISECONDS);
-    browser = new Browser();
+  }
+
+  /** A page that nobody looks at any more still listens, asks and draws. */
+  @Override
+  public void afterEach(ExtensionContext context) {
+    if (browser != null) {
+      browser.closePages();
+    }
   }
 
   @Override
   public void afterAll(ExtensionContext context) {
-    browser().close();
-    application().close();
+    if (browser != null) {
+      browser.close();
+    }
   }
 
   StartedApplication application() {
@@ -42,6 +63,9 @@ final class Started implements BeforeAllCallback, AfterAllCallback {
   }
 
   Browser browser() {
-    return Objects.requireNonNull(browser);
+    if (browser == null) {
+      browser = new Browser();
+    }
+    return browser;
   }
 }

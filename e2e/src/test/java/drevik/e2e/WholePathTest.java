@@ -313,7 +313,6 @@ class WholePathTest {
     check(page, "map");
     page.keyboard().press("Escape");
     dialogs(page, "map", List.of("n", "m"));
-    page.close();
     assertThat(found).isEmpty();
   }
 
@@ -401,7 +400,6 @@ class WholePathTest {
         }
       }
     }
-    page.close();
   }
 
   /** How something is looked at: what size does to it and what colours do are two things. */

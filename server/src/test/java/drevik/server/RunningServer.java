@@ -24,6 +24,7 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 
 /** Starts the real application on a free port with a database of its own, and speaks HTTP to it. */
@@ -53,8 +54,9 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   }
 
   @Override
-  public void afterAll(ExtensionContext context) {
+  public void afterAll(ExtensionContext context) throws IOException {
     application.close();
+    FileSystemUtils.deleteRecursively(data);
   }
 
   Path data() {

@@ -17,7 +17,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -91,14 +95,28 @@ class DemoLoader implements ApplicationRunner {
             .map(DeliveryView.Line::id)
             .findFirst()
             .orElseGet(() -> deliveries.open(session, demo.delivery(), from));
-    for (Path file : files) {
-      try (InputStream in = Files.newInputStream(file)) {
-        receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
-      }
-      inspecting.carryOut(Sha256.of(file));
-    }
+    receive(delivery, files);
     seating.seat(delivery, asked("seat the demo", session));
     make(session, "finish", demo.finishing().apply(mixes.document(session)));
+  }
+
+  /** In the order of the delivery; what has arrived is measured while the next one arrives. */
+  private void receive(String delivery, List<Path> files) throws IOException {
+    ExecutorService measuring =
+        Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+    try {
+      List<CompletableFuture<Void>> measured = new ArrayList<>();
+      for (Path file : files) {
+        try (InputStream in = Files.newInputStream(file)) {
+          receiving.receive(delivery, file.getFileName().toString(), in, Files.size(file));
+        }
+        String sha256 = Sha256.of(file);
+        measured.add(CompletableFuture.runAsync(() -> inspecting.carryOut(sha256), measuring));
+      }
+      measured.forEach(CompletableFuture::join);
+    } finally {
+      measuring.shutdown();
+    }
   }
 
   /** Each once, however often it is asked for. */
