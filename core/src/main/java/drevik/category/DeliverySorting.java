@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -28,17 +29,36 @@ public final class DeliverySorting {
 
   /**
    * A file, where it is sorted by its name and the kind of work, and its family if that is sure.
+   *
+   * @param read its name without the words that the whole delivery shares
    */
   private record Sorted(
-      String name, Sorting sorting, boolean byName, Optional<String> family, List<String> words) {
-    static Sorted of(Named file, KindOfWork kind) {
+      String name,
+      String read,
+      Sorting sorting,
+      boolean byName,
+      Optional<String> family,
+      List<String> words) {
+    static Sorted of(Named file, String read, KindOfWork kind) {
       boolean byName = file.isByName();
-      Sorting sorting = byName ? NameSorter.sort(file.name(), kind) : file.sorting();
+      Sorting sorting = byName ? NameSorter.sort(read, kind) : file.sorting();
       Optional<String> family =
           Optional.of(CategoryTree.topOf(sorting.category()))
               .filter(
                   one -> sorting.confidence() >= Sorting.SURE && !one.equals(CategoryTree.UNKNOWN));
-      return new Sorted(file.name(), sorting, byName, family, NameSorter.wordsOf(file.name()));
+      return new Sorted(file.name(), read, sorting, byName, family, NameSorter.wordsOf(read));
+    }
+
+    Sorted asEffect() {
+      return !byName || said().equals(FX) || STANDS_ALONE.contains(said())
+          ? this
+          : new Sorted(
+              name,
+              read,
+              at(FX, AGREED, "it begins as other effects do"),
+              true,
+              Optional.of(FX),
+              words);
     }
 
     String said() {
@@ -57,7 +77,7 @@ public final class DeliverySorting {
 
     /** Not where a person said it, who may have said “unknown”, nor a department that is sure. */
     boolean mayBeTold() {
-      return byName ? !Departments.isOfPicture(name) : sorting.confidence() < Sorting.SURE;
+      return byName ? !Departments.isOfPicture(read) : sorting.confidence() < Sorting.SURE;
     }
 
     boolean isUnknown() {
@@ -99,10 +119,16 @@ public final class DeliverySorting {
   /** Of answers whose family no neighbour shares a third was right in lists not seen before. */
   private static final double ALONE = 0.65;
 
+  private static final String FX = "fx";
   private static final String REFERENCE = "reference";
 
   /** What stands alone in most sessions: nobody prints four clicks side by side. */
   private static final Set<String> STANDS_ALONE = Set.of("click", REFERENCE, "print");
+
+  /** Where several names of a song begin so, what follows is what the effect was made of. */
+  private static final Set<String> EFFECTS_IN_FRONT = Set.of("fx", "sfx", "efx");
+
+  private static final int FEWEST_IN_FRONT = 3;
 
   /** Families that sit beside each other, in a band and in an orchestra. */
   private static final Set<String> IN_ONE_SECTION = Set.of("brass", "winds");
@@ -114,10 +140,19 @@ public final class DeliverySorting {
   private final Map<String, Set<List<String>>> company = new HashMap<>();
 
   private DeliverySorting(List<Named> named) {
+    List<String> names = named.stream().map(Named::name).toList();
+    List<String> read = SharedWords.without(names);
     kind =
         WholeDelivery.kindOf(
-            named.stream().map(Named::name).toList(), named.stream().map(Named::sorting).toList());
-    files = named.stream().map(file -> Sorted.of(file, kind)).toList();
+            read,
+            read.equals(names)
+                ? named.stream().map(Named::sorting).toList()
+                : read.stream().map(NameSorter::sort).toList());
+    List<Sorted> each =
+        IntStream.range(0, named.size())
+            .mapToObj(i -> Sorted.of(named.get(i), read.get(i), kind))
+            .toList();
+    files = kind.hasSongs() ? labelled(each) : each;
     for (Sorted file : files) {
       file.family()
           .ifPresent(
@@ -133,6 +168,15 @@ public final class DeliverySorting {
   /** One answer for each file, in their order; most often the one that it had. */
   public static List<Sorting> of(List<Named> files) {
     return new DeliverySorting(files).sorted();
+  }
+
+  /** Sorted by name and kind of work; effects that are labelled so are effects. */
+  private static List<Sorted> labelled(List<Sorted> files) {
+    Predicate<Sorted> labelled =
+        file -> NameTokens.of(file.read()).stream().limit(1).anyMatch(EFFECTS_IN_FRONT::contains);
+    return files.stream().filter(labelled).count() < FEWEST_IN_FRONT
+        ? files
+        : files.stream().map(file -> labelled.test(file) ? file.asEffect() : file).toList();
   }
 
   private List<Sorting> sorted() {
@@ -181,7 +225,7 @@ public final class DeliverySorting {
         before.stream().findFirst().filter(one -> behind.stream().limit(1).anyMatch(one::equals));
     List<String> around = new ArrayList<>(before);
     around.addAll(behind);
-    if (around.contains(file.said())) {
+    if (isShared(file, around)) {
       return between.filter(file.said()::equals).isPresent() && file.family().isEmpty()
           ? file.agreed("it stands between " + file.said())
           : file.sorting();
@@ -191,7 +235,7 @@ public final class DeliverySorting {
             .filter(one -> Collections.frequency(around, one) >= ENOUGH_FOR_UNUSUAL)
             .collect(Collectors.toSet());
     if (file.isUnknown()) {
-      return NameSorter.among(file.name(), kind, Set.copyOf(around), likely)
+      return NameSorter.among(file.read(), kind, Set.copyOf(around), likely)
           .or(() -> between.map(one -> file.at(one, GUESSED, "it stands between " + one)))
           .orElse(file.sorting());
     }
@@ -208,14 +252,23 @@ public final class DeliverySorting {
         .orElse(alone);
   }
 
+  /** Instruments in a scene are most often words that mean something else: one may be another. */
+  private boolean isShared(Sorted file, List<String> around) {
+    int witnesses = Collections.frequency(around, file.said());
+    return witnesses >= (isMusicInScene(file.said()) ? ENOUGH_FOR_UNUSUAL : 1);
+  }
+
+  private boolean isMusicInScene(String family) {
+    return kind == KindOfWork.PICTURE && NameSorter.MUSICAL.contains(family);
+  }
+
   /**
    * True if what stands on both sides is the likelier answer: where the name's own was a guess, or
    * where it names an instrument among what is heard in a scene.
    */
   private boolean isDoubted(Sorted file, String between) {
     return !STANDS_ALONE.contains(between)
-        && (file.family().isEmpty()
-            || kind == KindOfWork.PICTURE && NameSorter.MUSICAL.contains(file.said()));
+        && (file.family().isEmpty() || isMusicInScene(file.said()));
   }
 
   /** The families of the nearest files on one side that are sure of theirs, nearest first. */
@@ -243,14 +296,14 @@ public final class DeliverySorting {
     for (Map.Entry<String, Set<List<String>>> one : company.entrySet()) {
       int unlike = one.getValue().size() - (one.getValue().contains(file.words()) ? 1 : 0);
       others += unlike;
-      if (unlike > 0) {
+      if (unlike >= (isMusicInScene(one.getKey()) ? ENOUGH_FOR_UNUSUAL : 1)) {
         families.add(one.getKey());
       }
     }
     return !file.byName()
             || others < FEWEST_IN_COMPANY
             || families.contains(file.said())
-            || NameSorter.hasOneMeaning(file.name(), kind)
+            || NameSorter.hasOneMeaning(file.read(), kind) && !isMusicInScene(file.said())
         ? file.sorting()
         : alone(file, families, Set.of(), "no other file is " + file.said());
   }
@@ -267,7 +320,7 @@ public final class DeliverySorting {
         file.sorting().confidence() < ALONE
             || STANDS_ALONE.contains(file.said())
             || file.isCalledLikeItsCategory();
-    return NameSorter.among(file.name(), kind, families, likely)
+    return NameSorter.among(file.read(), kind, families, likely)
         .orElseGet(
             () -> stays ? file.sorting() : file.at(file.sorting().category(), ALONE, because));
   }

@@ -21,29 +21,52 @@ final class Departments {
    * @param words how many words say it
    * @param sure false for a word that says so only where the whole delivery is of picture
    */
-  record Head(String category, int words, boolean sure, String written) {}
+  record Head(String category, int words, boolean sure, String written) {
+    /** Songs have effects as well, and call them so. */
+    boolean isOfPictureAlone() {
+      return sure && !category.equals(EFFECTS);
+    }
+
+    boolean holdsIn(KindOfWork kind) {
+      return switch (kind) {
+        case PICTURE -> true;
+        case MUSIC, DANCE, ORCHESTRA -> isOfPictureAlone();
+        case EVENT, UNTOLD -> sure;
+      };
+    }
+  }
 
   private record Department(String category, boolean sure) {}
 
+  private static final String EFFECTS = "effects";
   private static final String DESIGN = "effects/design";
   private static final Map<String, Department> BY_WORD = new HashMap<>();
 
-  /** Words of one or two pieces. */
-  private static final int LONGEST = 2;
+  /** Words of one to three pieces. */
+  private static final int LONGEST = 3;
 
   static {
     sure(
         "narration",
         "vo,narr,narrator,narration,voiceover,voice over,voice off,voix off,off sprecher,sprecher,"
             + "sprecherin,erzahler,erzahlerin,narratrice,narrateur,narrador,narradora,locucion,"
-            + "narratore,kommentar,off kommentar,vof,voff,lektor,speaker off");
+            + "narratore,kommentar,off kommentar,vof,voff,lektor,speaker off,voz en off,voz off,"
+            + "voce off,voce fuori campo,locucao,locuzione,narracao,narracion,narrazione,"
+            + "audiodescription,audio description,audiodescripcion,audiodescrizione,"
+            + "audiodescricao,audiodeskription,sprechertext");
     sure("interview", "itv,itw,intv,interview,interviews,entrevista,intervista,entretien");
-    inPicture("interview", "ent");
+    inPicture("interview", "ent,iv,int,interv,sit,contrib,talking head,depoimento,testimonio");
     sure("interview/field", "otf");
     sure("natural", "nat,nats,sot,natsot,nat sot,nat sound,natsound,son seul,sons seuls,nur ton");
     sure("natural", "wild track,wildtrack,wild tracks,wildtracks,nurton");
     sure("dialogue/adr", "adr,synchron,nachsynchron,postsynchro,post synchro,postsync,wild lines");
-    sure("effects", "sfx");
+    sure("dialogue/production", "presa diretta,son direct");
+    sure("natural", "sonido directo,som direto,suono diretto,suono in presa");
+    inPicture("dialogue/adr", "ps,dub,dubbing,doblaje,doppiaggio,doublage,dublagem,dobragem");
+    inPicture(
+        "dialogue/production",
+        "pd,sync dx,sync sound,direct,directo,diretta,direto,boom,angel,zender");
+    sure(EFFECTS, "sfx");
     sure("effects/hard", "hfx,hard fx,hardfx");
     sure("effects/production", "pfx,prod fx,production fx,produktionseffekte");
     sure("effects/design", "dsgn,sdx,sounddesign,sound design,sfx des,sfx dsgn,sfx dsn");
@@ -52,25 +75,31 @@ final class Departments {
     sure("dialogue/crowd", "walla,loop group,loopgroup,adr group,group adr,grp adr");
     sure("dialogue/futz", "futz");
     inPicture(
-        "dialogue", "dx,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
+        "dialogue",
+        "dx,vox,dia,dial,dlg,dialog,dialogue,dialogues,dialoge,dialogo,dialogos,dialoghi");
     inPicture(
         "dialogue/production", "oton,o ton,ot,prod,prod dx,hf,perche,lav,lavalier,percha,pertiga");
     inPicture(
         "dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
-    inPicture("dialogue/crowd", "crowd,grp,group,groupe,gemurmel");
-    inPicture("interview/field", "micro trottoir");
+    inPicture(
+        "dialogue/crowd",
+        "crowd,ambiance humaine,ambiance humaines,grp,group,groupe,gemurmel,lg,brusio,figu,murmures,murmullo");
+    inPicture("dialogue/crowd", "burburinho,vozerio,stimmengewirr,vociare");
+    inPicture("natural", "wt,wild,wild tk,actuality,loc sound,location sound,nat snd");
+    inPicture("effects/hard", "spot,spot fx,spots,spot effects");
+    inPicture("interview/field", "micro trottoir,vox pop,vox pops,vox populi");
     inPicture(
         "ambience",
         "amb,amb int,amb ext,ambs,bg,bgs,atmo,atm,atmos,ambiance,ambiances,ambience,ambiente");
-    inPicture("ambience/tone", "rt,raumatmo,stille");
-    inPicture("score", "mx,mus,music,musik,musique,musica,score,filmmusik,cue");
+    inPicture("ambience", "ambi,ambienti,ambientes,bck,background,backgrounds,hintergrund,sfondo");
+    inPicture("ambience/tone", "rt,raumatmo,stille,presence,presenza,tono de sala,tom de sala");
+    inPicture("score", "mx,mus,music,musik,musique,musica,score,filmmusik,cue,trilha,trl,bso,scr");
     inPicture(
         "score/source", "source music,source,src,mx src,mus source,mx source,source mx,src mx");
-    inPicture("effects", "fx,effekt,effekte,effects,bruits,bruit,efectos,effetti,efeitos,effets");
+    inPicture(EFFECTS, "fx,efx,effekt,effekte,effects,bruits,bruit,efectos,effetti,efeitos,effets");
     inPicture("effects/design", "sd,des,design,dsn,fx des,des fx,dis,diseno,disegno");
-    inPicture("narration", "off");
-    inPicture("foley", "fly,bru");
-    inPicture("interview", "int");
+    inPicture("narration", "off,loc,ad,commentary,commentaire,locutor,locutora");
+    inPicture("foley", "fly,bru,gr,rumori,rumoristica,sonoplastia,efectos sala");
   }
 
   /** What follows a department may say that it is this part of it. */
@@ -79,18 +108,21 @@ final class Departments {
   /** Of several, the first. */
   private static final List<Part> PARTS =
       List.of(
-          part("dialogue", "dialogue/futz", "futz,futzed,walkie,megaphone,intercom"),
+          part(
+              "dialogue",
+              "dialogue/futz",
+              "futz,futzed,walkie,megaphone,intercom,phone,tannoy,comms"),
           part("dialogue", "dialogue/adr", "adr"),
           part("dialogue", "dialogue/crowd", "walla,crowd,group,grp"),
           part("dialogue/adr", "dialogue/crowd", "group,grp,walla,crowd,groupe"),
-          part("effects", DESIGN, "des,design,dsgn,dsn,drone,whoosh"),
+          part(EFFECTS, DESIGN, "des,design,dsgn,dsn,drone,whoosh"),
           part("score", "score/source", "source,src,diegetic,radio,jukebox"),
           part("interview", "interview/field", "otf,field,location,roof"),
           part("ambience", "ambience/tone", "roomtone,tone,rt"));
 
   /** Parts that are said by entries of the book, where they are of the same family. */
   private static final Set<String> ASK_THE_BOOK =
-      Set.of("foley", "dialogue", "dialogue/production", "effects");
+      Set.of("foley", "dialogue", "dialogue/production", EFFECTS);
 
   private Departments() {}
 
@@ -126,7 +158,7 @@ final class Departments {
 
   /** True for a name that no delivery of music has. */
   static boolean isOfPicture(String name) {
-    return headOf(NameTokens.of(name)).filter(Head::sure).isPresent();
+    return headOf(NameTokens.of(name)).filter(Head::isOfPictureAlone).isPresent();
   }
 
   /** What may stand beside “stem” where a department's whole stem is meant. */

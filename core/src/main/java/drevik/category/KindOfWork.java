@@ -12,6 +12,8 @@ public enum KindOfWork {
   PICTURE,
   /** Instruments and voices that sing. */
   MUSIC,
+  /** Music that is programmed, in which a lead is a synthesiser and “OH” an open hat. */
+  DANCE,
   /** An orchestra, in which a bass drum or cymbals are percussion, and horns are French horns. */
   ORCHESTRA,
   /** Hosts and guests before an audience: a show, a congress, a service. */
@@ -35,7 +37,7 @@ public enum KindOfWork {
   /** What is called the same in several is another thing in each. */
   String meaning(String category) {
     return switch (this) {
-      case MUSIC, ORCHESTRA ->
+      case MUSIC, DANCE, ORCHESTRA ->
           IN_MUSIC.getOrDefault(
               category, IN_MUSIC.getOrDefault(CategoryTree.topOf(category), category));
       case EVENT -> AT_EVENTS.getOrDefault(category, category);
@@ -44,10 +46,15 @@ public enum KindOfWork {
     };
   }
 
+  /** True for songs, in which what is heard in a scene is an effect. */
+  boolean hasSongs() {
+    return this == MUSIC || this == DANCE;
+  }
+
   /** The kind whose words hold as well where this one has none of its own. */
   Optional<KindOfWork> within() {
     return switch (this) {
-      case ORCHESTRA -> Optional.of(MUSIC);
+      case DANCE, ORCHESTRA -> Optional.of(MUSIC);
       case EVENT -> Optional.of(PICTURE);
       default -> Optional.empty();
     };

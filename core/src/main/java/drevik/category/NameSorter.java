@@ -54,6 +54,11 @@ public final class NameSorter {
           "winds",
           "vocals");
 
+  /** Families of what is heard in a scene without being spoken. */
+  private static final Set<String> OF_A_SCENE = Set.of("effects", "foley", "ambience");
+
+  private static final double HEARD = 0.6;
+
   private static final double OF_FOLDER = 0.72;
   private static final double OF_OUTER_FOLDER = 0.55;
   private static final double AGREEMENT = 0.1;
@@ -100,8 +105,7 @@ public final class NameSorter {
    */
   public static Sorting sort(String path, KindOfWork kind) {
     List<String> tokens = NameTokens.of(path);
-    Optional<Head> head =
-        Departments.headOf(tokens).filter(one -> one.sure() || kind == KindOfWork.PICTURE);
+    Optional<Head> head = Departments.headOf(tokens).filter(one -> one.holdsIn(kind));
     // Alone, or with a number or a side, the word says what it says anywhere.
     boolean alone =
         head.isEmpty()
@@ -177,7 +181,16 @@ public final class NameSorter {
       List<Vote> other = votes(NameTokens.ignoringCase(path), 1, kind);
       votes = strongest(other) > strongest(votes) ? other : votes;
     }
-    return decide(withFolders(votes, NameTokens.ofFolders(path), kind));
+    Sorting found = decide(withFolders(votes, NameTokens.ofFolders(path), kind));
+    return kind.hasSongs() && found.confidence() == 0 ? heardInASong(path, found) : found;
+  }
+
+  /** “Duck quack”, “Station”: what is heard in a scene is an effect in a song. */
+  private static Sorting heardInASong(String path, Sorting unknown) {
+    Sorting scene = decide(votes(NameTokens.of(path), 1, KindOfWork.PICTURE));
+    return OF_A_SCENE.contains(CategoryTree.topOf(scene.category()))
+        ? new Sorting("fx", HEARD, scene.because())
+        : unknown;
   }
 
   /**

@@ -24,21 +24,42 @@ final class WholeDelivery {
   private static final int SMALLEST_WIND_BAND = 12;
   private static final int FEWEST = 3;
 
+  /** With more interviews it is a documentary. */
+  private static final int MOST_AT_SHOWS = 4;
+
+  private static final int FEWEST_SYNTHS = 3;
+
+  /** Of what is played; a song for a singer has more. */
+  private static final double MOST_VOICES = 0.3;
+
+  private static final List<String> PLAYED_BY_HAND = List.of("guitar", "brass", "winds");
+  private static final Set<String> TOMS = Set.of("tom", "toms", "floor", "rack");
+
   private static final List<String> OF_PICTURE =
       List.of(
           "dialogue", "narration", "interview", "natural", "foley", "effects", "ambience", "score");
+
+  private static final List<String> SPOKEN = List.of("dialogue", "narration", "interview");
+
+  private static final Set<String> AT_SHOWS_AS_WELL = Set.of("narration", "interview");
 
   private static final Set<String> HOSTS =
       words(
           "host,moderator,moderatorin,moderation,presenter,mc,emcee,speaker,preacher,pastor,"
               + "lectern,podium,panel,keynote,conduttore,conduttrice,presentatore,presentatrice,"
               + "presentateur,animateur,animatrice,presentador,presentadora,"
-              + "apresentador,apresentadora,rednerpult,redner,guest,gast,ansage,orateur");
+              + "apresentador,apresentadora,rednerpult,redner,guest,gast,ansage,orateur,"
+              + "commentator,comentarista,commentateur,kommentator,telecronista,caster,reporter,"
+              + "reportero,comic,comedian,opener,rf,pfarrer,pfarrerin,pastorin,prediger,kanzel,ambo,"
+              + "altar,lektor,lektorin,pulpit,celebrant,officiant,pupitre,ceremonie,animateur,"
+              + "laudator,laudatorin,atril,leggio,ponente,palestrante,relatore,predicador,"
+              + "predicatore,sacerdote,pregador,dominee,spreker,chairman,toastmaster,contestant");
 
   private static final Set<String> AUDIENCE =
       words(
           "audience,aud,crowd,publikum,publico,pubblico,public,plateia,publik,publiek,zuschauer,"
-              + "house,spectateurs");
+              + "house,spectateurs,grada,gradas,tribune,tribuna,stands,kurve,curva,arena,"
+              + "gemeinde,congregation,assemblee,fedeli,congregacao,gemeente,applaudissements");
 
   private final List<String> names;
 
@@ -48,17 +69,23 @@ final class WholeDelivery {
   /** How many begin with a department that no music has. */
   private final int departments;
 
+  /** Of these, how many are of a scene: a show has interviews and somebody who is not seen. */
+  private final int departmentsOfScenes;
+
   private WholeDelivery(List<String> names, List<Sorting> sortings) {
     this.names = names;
     int found = 0;
+    int ofScenes = 0;
     for (int i = 0; i < names.size(); i++) {
       boolean department = Departments.isOfPicture(names.get(i));
-      found += department ? 1 : 0;
       String family = CategoryTree.topOf(sortings.get(i).category());
+      found += department ? 1 : 0;
+      ofScenes += department && !AT_SHOWS_AS_WELL.contains(family) ? 1 : 0;
       // Whatever follows a department is a part of it.
       families.merge(department ? "dialogue" : family, 1, Integer::sum);
     }
     departments = found;
+    departmentsOfScenes = ofScenes;
   }
 
   /**
@@ -72,7 +99,8 @@ final class WholeDelivery {
   private KindOfWork kind() {
     int picture = count(OF_PICTURE);
     int played = count(NameSorter.MUSICAL);
-    if (picture >= FEWEST && picture > SHARE_AT_EVENTS * played && isEvent()) {
+    int speaking = Math.max(picture, saying(HOSTS) + saying(AUDIENCE));
+    if (speaking >= FEWEST && speaking > SHARE_AT_EVENTS * played && isEvent()) {
       return KindOfWork.EVENT;
     }
     if (picture >= FEWEST && picture > SHARE_OF_PICTURE * played) {
@@ -81,19 +109,43 @@ final class WholeDelivery {
     if (played < FEWEST || departments > 0 || picture >= played) {
       return KindOfWork.UNTOLD;
     }
-    return isOrchestra(played) || isWindBand(played) ? KindOfWork.ORCHESTRA : KindOfWork.MUSIC;
+    if (isOrchestra(played) || isWindBand(played)) {
+      return KindOfWork.ORCHESTRA;
+    }
+    return isDance(played) ? KindOfWork.DANCE : KindOfWork.MUSIC;
+  }
+
+  /** Many synthesisers and few voices, and nobody set up toms. */
+  private boolean isDance(int played) {
+    int synths = count(List.of("synth"));
+    return synths >= FEWEST_SYNTHS
+        && synths > count(PLAYED_BY_HAND)
+        && count(List.of("vocals")) <= MOST_VOICES * played
+        && saying(TOMS) == 0;
   }
 
   private int count(Collection<String> some) {
     return some.stream().mapToInt(family -> families.getOrDefault(family, 0)).sum();
   }
 
+  /** Somebody speaks before an audience, and nobody made footsteps for it. */
   private boolean isEvent() {
-    return departments < FEWEST && isSaid(HOSTS) && isSaid(AUDIENCE);
+    return departmentsOfScenes < FEWEST
+        && departments <= MOST_AT_SHOWS
+        && saying(AUDIENCE) > 0
+        && (saying(HOSTS) > 0 || isSpokenAlone());
   }
 
-  private boolean isSaid(Set<String> words) {
-    return names.stream().flatMap(name -> NameTokens.of(name).stream()).anyMatch(words::contains);
+  private boolean isSpokenAlone() {
+    return count(SPOKEN) >= FEWEST && departmentsOfScenes == 0 && count(List.of("foley")) == 0;
+  }
+
+  /** How many names have one of the words. */
+  private int saying(Set<String> words) {
+    return (int)
+        names.stream()
+            .filter(name -> NameTokens.of(name).stream().anyMatch(words::contains))
+            .count();
   }
 
   /** A big band has no strings, and a band with strings has more of everything else. */
@@ -111,6 +163,6 @@ final class WholeDelivery {
   }
 
   private static Set<String> words(String words) {
-    return Set.of(words.split(","));
+    return Set.copyOf(List.of(words.split(",")));
   }
 }

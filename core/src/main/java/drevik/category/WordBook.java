@@ -30,6 +30,10 @@ final class WordBook {
     boolean isSoft() {
       return weight < 0.7;
     }
+
+    boolean isOfFamily(Entry other) {
+      return CategoryTree.topOf(category).equals(CategoryTree.topOf(other.category()));
+    }
   }
 
   /** A word of the book as somebody wrote it. */
@@ -304,7 +308,9 @@ final class WordBook {
       String head = token.substring(start);
       List<Entry> said = exactly(head, kind);
       // Two instruments in one word are two instruments, not a kind of the second.
-      boolean described = exactly(token.substring(0, start), kind).stream().allMatch(Entry::isSoft);
+      boolean described =
+          exactly(token.substring(0, start), kind).stream()
+              .allMatch(entry -> entry.isSoft() || said.stream().anyMatch(entry::isOfFamily));
       if (described && said.stream().anyMatch(WordBook::saysAThing)) {
         return Optional.of(new Match(token, head, COMPOUND, said));
       }

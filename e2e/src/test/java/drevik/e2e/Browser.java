@@ -5,12 +5,15 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Debian's Chromium, 1280 by 800. Errors in a page's console are collected. */
+/**
+ * Debian's Chromium, 1280 by 800, in which nothing fades. Errors in a page's console are collected.
+ */
 final class Browser implements AutoCloseable {
   private final Playwright playwright;
   private final com.microsoft.playwright.Browser browser;
@@ -37,6 +40,7 @@ final class Browser implements AutoCloseable {
             new com.microsoft.playwright.Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
                 .setAcceptDownloads(true)
+                .setReducedMotion(ReducedMotion.REDUCE)
                 .setColorScheme(scheme));
     Page page = context.newPage();
     page.setDefaultTimeout(30_000);

@@ -440,8 +440,8 @@ class WholePathTest {
     for (Look look : part.equals("body") ? LOOKS : LOOKS_OF_A_DIALOG) {
       page.setViewportSize(look.width(), 800);
       page.evaluate("theme => (document.documentElement.dataset.theme = theme)", look.theme());
-      // Ribbons and dialogs fade in.
-      page.waitForTimeout(250);
+      // What follows the width is laid out behind the frame that tells of it.
+      page.waitForTimeout(60);
       for (Object one : (List<?>) page.evaluate(AXE, List.of(part, look.rules().name()))) {
         found.add(where + ", " + look + ": " + one);
       }

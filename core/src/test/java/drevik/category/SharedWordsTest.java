@@ -1,0 +1,75 @@
+package drevik.category;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+class SharedWordsTest {
+  private static final List<String> BAND =
+      List.of("Kick", "Snare", "Hat", "Bass DI", "Gtr L", "Piano", "Lead vox", "BGV", "Tamb");
+
+  private static List<String> called(String form, List<String> names) {
+    return names.stream().map(form::formatted).toList();
+  }
+
+  private static List<String> sorted(List<String> names) {
+    return DeliverySorting.ofNames(names).stream().map(Sorting::category).toList();
+  }
+
+  @Test
+  void behindTheCodeOfAProductionStandsTheDepartment() {
+    List<String> film =
+        List.of(
+            "VO gravel",
+            "MX choir",
+            "MX button",
+            "FX city",
+            "FOL leather",
+            "DX whisper",
+            "BG rain");
+    List<String> with =
+        called("TRLR_04 %s.wav", Stream.concat(film.stream(), BAND.stream()).toList());
+    assertThat(SharedWords.without(with)).startsWith("_ VO gravel.wav", "_ MX choir.wav");
+    assertThat(sorted(called("A/TRLR_04_%s.wav", film.subList(0, 7))))
+        .as("of fewer than eight, several may share a word by chance")
+        .isNotEqualTo(sorted(film));
+    List<String> eight = Stream.concat(film.stream(), Stream.of("ADR Anna")).toList();
+    assertThat(sorted(called("A/TRLR_04_%s.wav", eight)))
+        .containsExactly(
+            "narration",
+            "score",
+            "score",
+            "effects",
+            "foley/cloth",
+            "dialogue",
+            "ambience",
+            "dialogue/adr");
+  }
+
+  @Test
+  void anInstrumentInASongsNameIsNoInstrument() {
+    assertThat(sorted(called("Golden Horn - %s", BAND))).isEqualTo(sorted(BAND));
+    assertThat(sorted(called("%s (Golden Horn) 96bpm.wav", BAND))).isEqualTo(sorted(BAND));
+    assertThat(sorted(BAND)).doesNotContain("brass/horn", "unknown");
+  }
+
+  @Test
+  void whatAllFilesOfOneChoirAreCalledStays() {
+    List<String> choir =
+        called(
+            "Choir %s",
+            List.of(
+                "Sop 1", "Sop 2", "Alto 1", "Alto 2", "Tenor 1", "Tenor 2", "Bass 1", "Bass 2"));
+    assertThat(SharedWords.without(choir)).isEqualTo(choir);
+    assertThat(sorted(choir)).containsOnly("vocals/choir");
+  }
+
+  @Test
+  void aNameThatIsNothingElseKeepsItsWord() {
+    List<String> names =
+        Stream.concat(called("Zorq %s", BAND).stream(), Stream.of("Zorq 01")).toList();
+    assertThat(SharedWords.without(names)).startsWith(" Kick").endsWith("Zorq 01");
+  }
+}
