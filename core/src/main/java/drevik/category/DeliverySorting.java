@@ -31,12 +31,14 @@ public final class DeliverySorting {
    * A file, where it is sorted by its name and the kind of work, and its family if that is sure.
    *
    * @param read its name without the words that the whole delivery shares
+   * @param department whether it stands behind one that is sure
    */
   private record Sorted(
       String name,
       String read,
       Sorting sorting,
       boolean byName,
+      boolean department,
       Optional<String> family,
       List<String> words) {
     static Sorted of(Named file, String read, KindOfWork kind) {
@@ -46,7 +48,14 @@ public final class DeliverySorting {
           Optional.of(CategoryTree.topOf(sorting.category()))
               .filter(
                   one -> sorting.confidence() >= Sorting.SURE && !one.equals(CategoryTree.UNKNOWN));
-      return new Sorted(file.name(), read, sorting, byName, family, NameSorter.wordsOf(read));
+      return new Sorted(
+          file.name(),
+          read,
+          sorting,
+          byName,
+          Departments.isSure(read, kind),
+          family,
+          NameSorter.wordsOf(read));
     }
 
     Sorted asEffect() {
@@ -57,6 +66,7 @@ public final class DeliverySorting {
               read,
               at(FX, AGREED, "it begins as other effects do"),
               true,
+              false,
               Optional.of(FX),
               words);
     }
@@ -77,7 +87,7 @@ public final class DeliverySorting {
 
     /** Not where a person said it, who may have said “unknown”, nor a department that is sure. */
     boolean mayBeTold() {
-      return byName ? !Departments.isOfPicture(read) : sorting.confidence() < Sorting.SURE;
+      return byName ? !department : sorting.confidence() < Sorting.SURE;
     }
 
     boolean isUnknown() {

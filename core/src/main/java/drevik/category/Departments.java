@@ -83,8 +83,8 @@ final class Departments {
         "dialogue/production", "corbatero,inalambrico,ansteck,ansteckmikro,mixette,iso,micro");
     inPicture(
         "dialogue/crowd",
-        "crowd,ambiance humaine,ambiance humaines,grp,group,groupe,gemurmel,lg,brusio,figu,murmures,murmullo");
-    inPicture("dialogue/crowd", "burburinho,vozerio,stimmengewirr,vociare");
+        "crowd,grp,group,groupe,gemurmel,lg,brusio,figu,murmures,murmullo,burburinho");
+    inPicture("dialogue/crowd", "ambiance humaine,vozerio,stimmengewirr,vociare");
     inPicture("natural", "wt,wild,wild tk,actuality,loc sound,location sound,nat snd");
     inPicture("effects/hard", "spot,spot fx,spots,spot effects");
     inPicture("interview/field", "micro trottoir,vox pop,vox pops,vox populi");
@@ -159,6 +159,13 @@ final class Departments {
   /** True for a name that no delivery of music has. */
   static boolean isOfPicture(String name) {
     return headOf(NameTokens.of(name)).filter(Head::isOfPictureAlone).isPresent();
+  }
+
+  /** True for a name that begins with a department which needs no other to be believed. */
+  static boolean isSure(String name, KindOfWork kind) {
+    return headOf(NameTokens.of(name))
+        .filter(head -> head.sure() && head.holdsIn(kind))
+        .isPresent();
   }
 
   /** What may stand beside “stem” where a department's whole stem is meant. */

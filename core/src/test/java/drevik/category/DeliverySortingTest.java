@@ -430,6 +430,7 @@ class DeliverySortingTest {
             "FOL cloth",
             "FOL cups");
     assertThat(DeliverySorting.ofNames(film).get(3)).isEqualTo(NameSorter.sort("ADR Anna"));
+    assertThat(within("SFX piano", "FOL feet", film)).isEqualTo(NameSorter.sort("SFX piano"));
   }
 
   @Test
