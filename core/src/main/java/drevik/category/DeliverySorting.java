@@ -22,8 +22,16 @@ import java.util.stream.IntStream;
 public final class DeliverySorting {
   /** A file by its name in the delivery, and where it is sorted by itself. */
   public record Named(String name, Sorting sorting) {
-    private boolean isByName() {
-      return sorting.equals(NameSorter.sort(name));
+    /**
+     * True where only the name has spoken. Its sound may have made that surer, or less sure; it
+     * says nothing for what the name meant alone if the name means another thing in the delivery.
+     */
+    private boolean isByName(Sorting inDelivery) {
+      Sorting alone = NameSorter.sort(name);
+      boolean weighed =
+          sorting.category().equals(alone.category())
+              && sorting.because().containsAll(alone.because());
+      return sorting.equals(alone) || weighed && !inDelivery.category().equals(alone.category());
     }
   }
 
@@ -42,8 +50,9 @@ public final class DeliverySorting {
       Optional<String> family,
       List<String> words) {
     static Sorted of(Named file, String read, KindOfWork kind) {
-      boolean byName = file.isByName();
-      Sorting sorting = byName ? NameSorter.sort(read, kind) : file.sorting();
+      Sorting inDelivery = NameSorter.sort(read, kind);
+      boolean byName = file.isByName(inDelivery);
+      Sorting sorting = byName ? inDelivery : file.sorting();
       Optional<String> family =
           Optional.of(CategoryTree.topOf(sorting.category()))
               .filter(

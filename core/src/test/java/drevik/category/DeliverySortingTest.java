@@ -178,6 +178,27 @@ class DeliverySortingTest {
     assertThat(sortings.get(3).confidence()).isGreaterThan(Sorting.SURE);
   }
 
+  /** A choir is held, and so is the music of a trailer that begins with one. */
+  @Test
+  void theSoundDoesNotHoldAgainstTheDepartmentWhatTheNameMeantAlone() {
+    Sorting alone = NameSorter.sort("MX choir");
+    List<String> because = new ArrayList<>(alone.because());
+    because.add("it is held, as such sounds are");
+    Named heard = new Named("MX choir", new Sorting(alone.category(), 0.74, because));
+    assertThat(alone.category()).isEqualTo("vocals/choir");
+    assertThat(with(DRAMA, heard).category()).isEqualTo("score");
+    assertThat(with(SONG, heard)).isEqualTo(heard.sorting());
+    Named byHand = new Named("MX choir", new Sorting(alone.category(), 1, List.of("you said so")));
+    assertThat(with(DRAMA, byHand)).isEqualTo(byHand.sorting());
+  }
+
+  private static Sorting with(List<String> others, Named file) {
+    List<Named> named = new ArrayList<>();
+    others.forEach(name -> named.add(new Named(name, NameSorter.sort(name))));
+    named.add(file);
+    return DeliverySorting.of(named).get(others.size());
+  }
+
   @Test
   void whatSomebodySaidOfANameStaysAndTellsItsNeighbours() {
     Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
