@@ -71,7 +71,8 @@ final class NameTokens {
     return folders;
   }
 
-  private static String file(String path) {
+  /** The file's name without folder and ending. */
+  static String file(String path) {
     String file = FileName.baseOf(path);
     return ENDING.matcher(file.strip()).replaceFirst("");
   }

@@ -16,8 +16,6 @@ import java.util.regex.Pattern;
 final class SharedWords {
   private static final Pattern PIECE = Pattern.compile("[\\p{L}\\p{M}\\p{Nd}]+");
 
-  private static final Pattern ENDING = Pattern.compile("\\.\\w{3,4}$");
-
   /** Of fewer names, several may have a word in common by chance. */
   private static final int FEWEST = 8;
 
@@ -32,7 +30,7 @@ final class SharedWords {
     this.names = names;
   }
 
-  /** The names, in their order, without the words that they share; folders and endings stay. */
+  /** The names, in their order, without the words that they share and without endings. */
   static List<String> without(List<String> names) {
     if (names.size() < FEWEST) {
       return names;
@@ -51,7 +49,7 @@ final class SharedWords {
     Map<String, Integer> counts = new HashMap<>();
     for (String name : names) {
       Set<String> words = new HashSet<>();
-      Matcher pieces = PIECE.matcher(withoutEnding(name));
+      Matcher pieces = PIECE.matcher(NameTokens.file(name));
       while (pieces.find()) {
         words.add(pieces.group());
       }
@@ -77,21 +75,14 @@ final class SharedWords {
     return sure.size() >= SHARE * names.size() && families >= FEWEST_FAMILIES;
   }
 
-  private static String withoutEnding(String name) {
-    return ENDING.matcher(FileName.baseOf(name)).replaceFirst("");
-  }
-
   /** A name that is nothing else keeps it. */
   private static String without(String name, Set<String> words) {
-    String called = withoutEnding(name);
     String rest =
         PIECE
-            .matcher(called)
+            .matcher(NameTokens.file(name))
             .replaceAll(
                 piece ->
                     words.contains(piece.group()) ? "" : Matcher.quoteReplacement(piece.group()));
-    String folder = FileName.folderOf(name);
-    String ending = name.substring(folder.length() + called.length());
-    return NameTokens.of(rest).isEmpty() ? name : folder + rest + ending;
+    return NameTokens.of(rest).isEmpty() ? name : FileName.folderOf(name) + rest;
   }
 }
