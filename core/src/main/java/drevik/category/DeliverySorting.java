@@ -144,9 +144,7 @@ public final class DeliverySorting {
   /** What stands alone in most sessions: nobody prints four clicks side by side. */
   private static final Set<String> STANDS_ALONE = Set.of("click", REFERENCE, "print");
 
-  /** Where several names of a song begin so, what follows is what the effect was made of. */
-  private static final Set<String> EFFECTS_IN_FRONT = Set.of("fx", "sfx", "efx");
-
+  /** Where so many names of a song begin so, what follows is what the effect was made of. */
   private static final int FEWEST_IN_FRONT = 3;
 
   /** Families that sit beside each other, in a band and in an orchestra. */
@@ -161,12 +159,7 @@ public final class DeliverySorting {
   private DeliverySorting(List<Named> named) {
     List<String> names = named.stream().map(Named::name).toList();
     List<String> read = SharedWords.without(names);
-    kind =
-        WholeDelivery.kindOf(
-            read,
-            read.equals(names)
-                ? named.stream().map(Named::sorting).toList()
-                : read.stream().map(NameSorter::sort).toList());
+    kind = WholeDelivery.kindOf(read, sortedAsRead(named, read));
     List<Sorted> each =
         IntStream.range(0, named.size())
             .mapToObj(i -> Sorted.of(named.get(i), read.get(i), kind))
@@ -189,10 +182,20 @@ public final class DeliverySorting {
     return new DeliverySorting(files).sorted();
   }
 
+  /** What somebody said of a file stays, whatever its name is read as. */
+  private static List<Sorting> sortedAsRead(List<Named> named, List<String> read) {
+    return IntStream.range(0, named.size())
+        .mapToObj(
+            i -> {
+              Sorting anew = NameSorter.sort(read.get(i));
+              return named.get(i).isByName(anew) ? anew : named.get(i).sorting();
+            })
+        .toList();
+  }
+
   /** Sorted by name and kind of work; effects that are labelled so are effects. */
   private static List<Sorted> labelled(List<Sorted> files) {
-    Predicate<Sorted> labelled =
-        file -> NameTokens.of(file.read()).stream().limit(1).anyMatch(EFFECTS_IN_FRONT::contains);
+    Predicate<Sorted> labelled = file -> Departments.isEffect(file.read());
     return files.stream().filter(labelled).count() < FEWEST_IN_FRONT
         ? files
         : files.stream().map(file -> labelled.test(file) ? file.asEffect() : file).toList();

@@ -168,6 +168,11 @@ final class Departments {
         .isPresent();
   }
 
+  /** True for a name that begins with “FX”, in whatever language. */
+  static boolean isEffect(String name) {
+    return headOf(NameTokens.of(name)).filter(head -> head.category().equals(EFFECTS)).isPresent();
+  }
+
   /** What may stand beside “stem” where a department's whole stem is meant. */
   private static final Set<String> OF_WHOLE_STEM =
       Set.of(

@@ -426,6 +426,7 @@ class DeliverySortingTest {
     labelled.addAll(List.of("FX riser", "FX impact"));
     assertThat(with(labelled, "FX glitch vox tail")).isEqualTo("fx");
     assertThat(with(labelled, "FX print")).startsWith("print");
+    assertThat(with(labelled, "Efectos glitch vox tail")).isEqualTo("fx");
   }
 
   @Test

@@ -2,7 +2,9 @@ package drevik.category;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
@@ -71,5 +73,21 @@ class SharedWordsTest {
     List<String> names =
         Stream.concat(called("Zorq %s", BAND).stream(), Stream.of("Zorq 01")).toList();
     assertThat(SharedWords.without(names)).startsWith(" Kick").endsWith("Zorq 01");
+  }
+
+  @Test
+  void whatSomebodySaidTellsTheKindOfWorkAsBefore() {
+    List<DeliverySorting.Named> named =
+        Stream.of("A", "B", "C", "D", "E", "F", "MX choir", "G")
+            .map("Reel7 %s"::formatted)
+            .map(name -> new DeliverySorting.Named(name, NameSorter.sort(name)))
+            .collect(Collectors.toCollection(ArrayList::new));
+    assertThat(DeliverySorting.of(named).get(6).category()).isEqualTo("vocals/choir");
+    List<String> said = List.of("foley/feet", "ambience", "effects/hard", "dialogue");
+    for (int i = 0; i < said.size(); i++) {
+      Sorting byHand = new Sorting(said.get(i), 1, List.of("you said so"));
+      named.set(i, new DeliverySorting.Named(named.get(i).name(), byHand));
+    }
+    assertThat(DeliverySorting.of(named).get(6).category()).isEqualTo("score");
   }
 }
