@@ -2,15 +2,12 @@ package drevik.codec;
 
 import drevik.mix.field.Change;
 import drevik.mix.field.Changes;
-import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
 import drevik.mix.field.Fields;
 import drevik.mix.field.FiguresChange;
 import drevik.mix.field.ListChange;
 import drevik.mix.field.ListField;
-import drevik.mix.field.MapEntryField;
 import drevik.mix.field.MixField;
-import drevik.mix.field.SendField;
 import drevik.mix.field.ValueField;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -36,8 +33,7 @@ import tools.jackson.databind.module.SimpleModule;
  */
 final class ChangesModule extends SimpleModule {
   private static final long serialVersionUID = 1;
-  private static final List<Fields<?>> ALL =
-      List.of(MixField.ALL, ChannelField.ALL, SendField.ALL, MapEntryField.ALL);
+  private static final List<Fields<?>> ALL = MixField.ALL.withAllWithin();
 
   ChangesModule() {
     super("changes");

@@ -1,6 +1,7 @@
 package drevik.edit;
 
 import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
 import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
@@ -40,6 +41,18 @@ final class ChannelsById {
             () ->
                 new Refused(
                     "This Mix has no channel “" + id + "”; it may have been removed meanwhile."));
+  }
+
+  /**
+   * Those of many that a send can be meant for: what is only compared with is left out, unless
+   * nothing else is named.
+   */
+  static List<String> sending(Mix mix, List<String> ids) {
+    List<String> heard =
+        ids.stream()
+            .filter(id -> mix.channel(id).map(Channel::kind).orElse(null) != ChannelKind.REFERENCE)
+            .toList();
+    return heard.isEmpty() ? ids : heard;
   }
 
   /** “Kick” for one, “12 channels” for many. */

@@ -9,7 +9,10 @@ import drevik.route.SignalGraph;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Gives many channels the sends of one. A send that they have to the same places is replaced. */
+/**
+ * Gives many channels the sends of one. A send that they have to the same places is replaced; a
+ * reference among others gets none.
+ */
 public record CopySends(String from, List<String> channels) implements Edit {
   @Override
   public Mix changed(Mix mix) {
@@ -19,7 +22,10 @@ public record CopySends(String from, List<String> channels) implements Edit {
     }
     FreshIds fresh = new FreshIds(mix);
     Mix after =
-        ChannelsById.change(mix, channels, channel -> copyTo(channel, source.sends(), fresh));
+        ChannelsById.change(
+            mix,
+            ChannelsById.sending(mix, channels),
+            channel -> copyTo(channel, source.sends(), fresh));
     SignalGraph.requireSound(after);
     return after;
   }
@@ -29,7 +35,7 @@ public record CopySends(String from, List<String> channels) implements Edit {
     return "copy the sends of "
         + ChannelsById.names(before, List.of(from))
         + " to "
-        + ChannelsById.names(before, channels);
+        + ChannelsById.names(before, ChannelsById.sending(before, channels));
   }
 
   private Channel copyTo(Channel channel, List<Send> wanted, FreshIds fresh) {

@@ -9,11 +9,12 @@ import drevik.mix.Refused;
 import drevik.mix.Send;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Gives many channels the settings of one. What departs from the category map by that is pinned.
  *
- * @param sends its sends in the place of theirs
+ * @param sends its sends in the place of theirs; a reference among others keeps its own
  * @param chain its chain in the place of theirs
  * @param levels trim, fader and position, and the levels of sends; without them, a send that they
  *     have to the same place keeps its level, and a new one is ready and not open
@@ -35,15 +36,19 @@ public record CopySettings(
       throw new Refused("Nothing is to be copied; say what.");
     }
     FreshIds fresh = new FreshIds(mix);
+    Set<String> sending = Set.copyOf(ChannelsById.sending(mix, channels));
     return Soundness.require(
         mix,
         ChannelsById.change(
             mix,
             channels,
-            channel -> channel.id().equals(from) ? channel : like(source, channel, fresh)));
+            channel ->
+                channel.id().equals(from)
+                    ? channel
+                    : like(source, channel, sends && sending.contains(channel.id()), fresh)));
   }
 
-  private Channel like(Channel source, Channel channel, FreshIds fresh) {
+  private Channel like(Channel source, Channel channel, boolean withSends, FreshIds fresh) {
     Channel after = channel;
     if (routing) {
       after =
@@ -68,7 +73,7 @@ public record CopySettings(
               insert -> inserts.add(insert.withId(fresh.of(channel.id(), insert.processor()))));
       after = after.withChain(inserts);
     }
-    return sends ? after.withSends(sendsLike(source, channel, fresh)) : after;
+    return withSends ? after.withSends(sendsLike(source, channel, fresh)) : after;
   }
 
   private List<Send> sendsLike(Channel source, Channel channel, FreshIds fresh) {

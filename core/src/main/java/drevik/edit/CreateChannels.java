@@ -4,18 +4,22 @@ import drevik.audio.Layout;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.naming.FreshNames;
 import drevik.naming.NameLines;
 import drevik.naming.NamedChannel;
 import drevik.naming.NamedChannels;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Creates channels in bulk, of lines of names ({@link NameLines}). What is null is read from each
- * name ({@link NamedChannels}).
+ * name ({@link NamedChannels}). What is of the kind and category of the channel that it stands
+ * behind is like it in all that is not said.
  *
  * @param category a path of the tree, or null
  * @param output where they are sent; empty for nowhere yet, or null
@@ -36,10 +40,18 @@ public record CreateChannels(
   @Override
   public Mix changed(Mix mix) {
     List<NamedChannel> made = named(mix);
-    List<Channel> channels =
-        made.stream()
-            .map(one -> NamedChannels.NOWHERE.equals(output) ? one.channel() : sent(one))
-            .toList();
+    FreshIds fresh = new FreshIds(mix);
+    Map<String, String> likes = new LinkedHashMap<>();
+    List<Channel> channels = new ArrayList<>();
+    for (NamedChannel one : made) {
+      if (one.like() != null) {
+        Channel like = ChannelsById.one(mix, one.like());
+        channels.add(Likeness.of(like, one.id(), one.name(), fresh));
+        likes.put(one.id(), one.like());
+      } else {
+        channels.add(NamedChannels.NOWHERE.equals(output) ? one.channel() : sent(one));
+      }
+    }
     CategoryMap map = mix.categoryMap();
     for (NamedChannel bus : made) {
       String of = bus.destinationOf();
@@ -48,7 +60,7 @@ public record CreateChannels(
       }
     }
     Mix with = new AddChannels(channels, after).changed(mix);
-    return Soundness.require(mix, with.withCategoryMap(map));
+    return Soundness.require(mix, Likeness.controlled(with.withCategoryMap(map), likes));
   }
 
   /** What is not there is refused, and not left out. */

@@ -11,6 +11,7 @@ import drevik.reassign.Following;
  */
 public sealed interface Edit
     permits AddChannels,
+        AddProcessors,
         ChangeMix,
         CopySends,
         CopySettings,

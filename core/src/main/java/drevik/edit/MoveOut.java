@@ -8,17 +8,14 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.FreshIds;
 import drevik.mix.Insert;
-import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.Output;
-import drevik.mix.OutputKind;
 import drevik.mix.Send;
 import drevik.mix.StemSet;
 import drevik.mix.Tap;
 import drevik.naming.FreshNames;
 import drevik.reassign.MapAnswers;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +24,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Moves channels out of their bus into a new one that stands beside it and goes where it goes.
+ * Moves channels out of their bus into a new one that stands beside it and goes where it goes; out
+ * of a bus that goes nowhere, such as a master, into one that leads to it.
  *
  * @param name of the new bus
  * @param inMap whether their categories go there from now on; else they are exceptions
@@ -44,9 +42,20 @@ public record MoveOut(
     implements Edit {
   @Override
   public Mix changed(Mix mix) {
-    Set<String> wanted = ChannelsById.known(mix, channels);
+    ChannelsById.known(mix, channels);
     Channel first = ChannelsById.one(mix, channels.get(0));
     Channel old = first.output() == null ? null : ChannelsById.one(mix, first.output());
+    String beyond = old == null || old.output() != null ? null : old.id();
+    return moved(mix, old, old == null || beyond != null ? beyond : old.output());
+  }
+
+  /** The new bus leads to the old one, so that what is moved keeps every way that it had. */
+  Mix under(Channel old, Mix mix) {
+    return moved(mix, old, old.id());
+  }
+
+  private Mix moved(Mix mix, @Nullable Channel old, @Nullable String to) {
+    Set<String> wanted = ChannelsById.known(mix, channels);
     String clean = ChannelsById.cleanName(name);
     FreshNames fresh = new FreshNames(mix);
     Channel bus =
@@ -56,7 +65,7 @@ public record MoveOut(
                 clean,
                 old == null ? Layout.STEREO : old.layout(),
                 commonCategory(mix, wanted))
-            .withOutput(old == null ? null : old.output())
+            .withOutput(to)
             .withColour(colour);
     Channel verb =
         Channel.of(
@@ -121,28 +130,21 @@ public record MoveOut(
   }
 
   /** The new bus is printed by every output of its own that the old one has as a stem. */
-  private Mix printed(Mix mix, Channel old, Channel bus) {
-    Set<String> taken =
-        mix.outputs().stream().map(Output::id).collect(Collectors.toCollection(HashSet::new));
-    List<Output> outputs = new ArrayList<>();
-    List<StemSet> sets = new ArrayList<>(mix.stemSets());
+  private static Mix printed(Mix mix, Channel old, Channel bus) {
+    Mix after = mix;
     for (Output output : mix.outputs()) {
-      outputs.add(output);
-      boolean isStem =
-          output.kind() == OutputKind.STEM || output.kind() == OutputKind.UNDIPPED_STEM;
-      if (isStem && output.channel().equals(old.id())) {
-        String called = output.name().replace(old.name(), bus.name());
-        if (called.equals(output.name())) {
-          called = bus.name() + " stem";
-        }
-        String id = Limits.firstFree("out-" + bus.id(), "-", taken);
-        String pattern = output.namePattern().equals(output.name()) ? called : output.namePattern();
-        outputs.add(
-            output.withId(id).withName(called).withChannel(bus.id()).withNamePattern(pattern));
-        sets.replaceAll(set -> counted(set, output.id(), id));
+      if (StemsBeside.isStemOf(output, old)) {
+        StemsBeside beside = StemsBeside.of(after, output, old, bus);
+        after =
+            beside
+                .mix()
+                .withStemSets(
+                    after.stemSets().stream()
+                        .map(set -> counted(set, output.id(), beside.id()))
+                        .toList());
       }
     }
-    return mix.withOutputs(outputs).withStemSets(sets);
+    return after;
   }
 
   private static StemSet counted(StemSet set, String beside, String id) {

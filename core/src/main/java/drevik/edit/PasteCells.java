@@ -6,13 +6,15 @@ import drevik.mix.Channel;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.field.ChannelField;
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
- * Writes a block of texts into the Ledger: all of it, or nothing.
+ * Writes a block of texts into the Ledger: all of it, or nothing. Of several cells, those in
+ * columns that are not typed are left out, and that is said.
  *
  * @param channels the rows' ids, from the top
  * @param columns ids of the columns, from the left
@@ -31,7 +33,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
       for (int column = 0; column < cells.get(row).size(); column++) {
         String text = cells.get(row).get(column);
         LedgerColumn at = written.get(column);
-        if (!at.text(channel, names).equals(text.strip())) {
+        if (!at.text(channel, names).equals(text.strip()) && !isLeftOut(at)) {
           Channel now = after.getOrDefault(channel.id(), channel);
           after.put(channel.id(), write(named(mix, at, after), now, row, at, text));
           followName(after, channel, row, at);
@@ -44,6 +46,11 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
     } catch (Refused e) {
       throw placed(mix, after, e);
     }
+  }
+
+  /** One cell alone is refused in words. */
+  private boolean isLeftOut(LedgerColumn column) {
+    return !column.editable() && cells.stream().mapToInt(List::size).sum() > 1;
   }
 
   /** A category that the name said follows it, unless the same row writes one. */
@@ -89,7 +96,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
   private static Channel write(
       Mix mix, Channel channel, int row, LedgerColumn column, String text) {
     try {
-      return SetChannels.cleaned(column.typed(mix, text)).applyTo(channel);
+      return SetChannels.cleaned(column.typed(mix, channel, text)).applyTo(channel);
     } catch (Refused e) {
       throw at(row, channel, column, e);
     }
@@ -102,7 +109,8 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
       for (int column = 0; column < cells.get(row).size(); column++) {
         LedgerColumn at = LedgerColumn.of(columns.get(column));
         Map<String, Channel> one = new HashMap<>(mix.channelsById());
-        if (at.text(now, Names.of(mix)).equals(cells.get(row).get(column).strip())) {
+        if (isLeftOut(at)
+            || at.text(now, Names.of(mix)).equals(cells.get(row).get(column).strip())) {
           continue;
         }
         one.put(now.id(), write(named(mix, at, after), now, row, at, cells.get(row).get(column)));
@@ -133,13 +141,29 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
 
   @Override
   public String says(Mix before) {
-    List<String> texts = new ArrayList<>();
-    cells.forEach(texts::addAll);
-    return texts.size() == 1
-        ? "set “"
-            + LedgerColumn.of(columns.get(0)).label()
-            + "” of "
-            + ChannelsById.names(before, channels.subList(0, 1))
-        : "write " + texts.size() + " cells";
+    int count = cells.stream().mapToInt(List::size).sum();
+    if (count == 1) {
+      return "set “"
+          + LedgerColumn.of(columns.get(0)).label()
+          + "” of "
+          + ChannelsById.names(before, channels.subList(0, 1));
+    }
+    Names names = Names.of(before);
+    Set<String> leftOut = new LinkedHashSet<>();
+    int written = count;
+    for (int row = 0; row < cells.size(); row++) {
+      Channel channel = before.channel(channels.get(row)).orElse(null);
+      for (int column = 0; channel != null && column < cells.get(row).size(); column++) {
+        LedgerColumn at = LedgerColumn.of(columns.get(column));
+        if (isLeftOut(at) && !at.text(channel, names).equals(cells.get(row).get(column).strip())) {
+          leftOut.add("“" + at.label() + "”");
+          written--;
+        }
+      }
+    }
+    return "write "
+        + written
+        + " cells"
+        + (leftOut.isEmpty() ? "" : " (not " + String.join(", ", leftOut) + ", never typed)");
   }
 }

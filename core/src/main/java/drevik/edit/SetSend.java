@@ -14,7 +14,8 @@ import java.util.Set;
 
 /**
  * Changes the send of many channels to these destinations; a channel that has none gets one, ready
- * and not open until it is given a level. Several destinations make it a fan.
+ * and not open until it is given a level; a reference among others gets none. Several destinations
+ * make it a fan.
  *
  * @param set what becomes of its fields; those that are not named stay
  */
@@ -32,7 +33,9 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
     destinations.forEach(destination -> ChannelsById.one(mix, destination));
     FreshIds fresh = new FreshIds(mix);
     return Soundness.require(
-        mix, ChannelsById.change(mix, channels, channel -> set(channel, fresh)));
+        mix,
+        ChannelsById.change(
+            mix, ChannelsById.sending(mix, channels), channel -> set(channel, fresh)));
   }
 
   private Channel set(Channel channel, FreshIds fresh) {
@@ -61,7 +64,7 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
   @Override
   public String says(Mix before) {
     return "set the send of "
-        + ChannelsById.names(before, channels)
+        + ChannelsById.names(before, ChannelsById.sending(before, channels))
         + " to "
         + ChannelsById.names(before, destinations);
   }

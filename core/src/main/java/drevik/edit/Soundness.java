@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
+import drevik.category.NameWords;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.Control;
@@ -217,6 +218,15 @@ final class Soundness {
       String of = entry.category();
       category(of, of);
       colour(of, entry.colour());
+      if (entry.words() != null && NameWords.of(entry.words()).isEmpty()) {
+        fault(
+            of,
+            "An entry of "
+                + of
+                + " asks for “"
+                + entry.words()
+                + "”, which has no word in it; say letters or digits of the name.");
+      }
       takesSound(entry, entry.destination(), "destination");
       takesSound(entry, entry.group(), "group");
       for (MapSend send : entry.sends()) {

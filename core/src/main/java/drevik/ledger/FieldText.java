@@ -121,7 +121,7 @@ public final class FieldText {
   /** What a member of a list is called. */
   static String item(ListField<?, ?> field, Object item, Names names) {
     if (item instanceof Send send) {
-      return to(send, names) + " " + (send.on() ? level(send) : "off");
+      return SendText.of(send, names);
     }
     if (item instanceof Insert insert) {
       return insert.processor();
@@ -154,10 +154,6 @@ public final class FieldText {
   /** Where a send goes. */
   static String to(Send send, Names names) {
     return send.destinations().stream().map(names::of).collect(Collectors.joining(" + "));
-  }
-
-  private static String level(Send send) {
-    return send.levelDb() <= Decibels.SILENCE ? "−∞" : plain(send.levelDb(), 2);
   }
 
   @SuppressWarnings("unchecked") // the item is a member of the list that the field is of

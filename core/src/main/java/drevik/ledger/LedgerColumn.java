@@ -92,9 +92,23 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
    *
    * @throws Refused if the text means nothing here
    */
-  public Changes<Channel> typed(Mix mix, String text) {
+  public Changes<Channel> typed(Mix mix, Channel channel, String text) {
     if (!editable) {
-      throw new Refused("“" + label + "” cannot be typed here; change it in the Flow.");
+      throw new Refused(
+          "“"
+              + label
+              + "” cannot be typed: "
+              + (field == ChannelField.KIND
+                  ? "add a channel of the other kind, and join or remove this one."
+                  : "it is what hands have set; the sheet of the channel unpins."));
+    }
+    if (field == ChannelField.SENDS) {
+      return Changes.between(
+          ChannelField.ALL, channel, channel.withSends(SendText.typed(mix, channel, text)));
+    }
+    if (field == ChannelField.CHAIN) {
+      return Changes.between(
+          ChannelField.ALL, channel, channel.withChain(ChainText.typed(mix, channel, text)));
     }
     return TypedText.changes(mix, (ValueField<Channel, ?>) field, text);
   }

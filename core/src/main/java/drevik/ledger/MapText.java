@@ -154,7 +154,7 @@ public final class MapText {
             + "” of a category cannot be typed; it comes from the routing or another map.");
   }
 
-  private static List<String> parts(String text) {
+  static List<String> parts(String text) {
     return Arrays.stream(text.split("[,;]")).map(String::strip).filter(s -> !s.isEmpty()).toList();
   }
 
@@ -179,7 +179,7 @@ public final class MapText {
     return sends;
   }
 
-  private static MapSend send(Mix mix, String part) {
+  static MapSend send(Mix mix, String part) {
     if (part.toLowerCase(Locale.ROOT).startsWith("no ")) {
       return new MapSend(fan(mix, part.substring(3)), Tap.POST_FADER, Decibels.SILENCE, true);
     }

@@ -85,6 +85,8 @@ public final class TypedText {
 
   /** The field of a column, if its cells can be written. */
   static boolean isWritable(Field<Channel, ?> field) {
-    return field instanceof ValueField<Channel, ?> && field != ChannelField.KIND;
+    return field == ChannelField.SENDS
+        || field == ChannelField.CHAIN
+        || field instanceof ValueField<Channel, ?> && field != ChannelField.KIND;
   }
 }

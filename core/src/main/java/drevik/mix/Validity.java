@@ -36,12 +36,14 @@ public final class Validity {
 
   /**
    * The same for a Mix that was made from one that is valid: channels that are the same objects are
-   * not looked at again, but for their ids.
+   * not looked at again, but for their ids, nor are processors that are as they were.
    */
   public static void require(@Nullable Mix before, Mix mix) {
     Set<Channel> known = Collections.newSetFromMap(new IdentityHashMap<>());
+    Set<Insert> knownInserts = new HashSet<>();
     if (before != null) {
       known.addAll(before.channels());
+      before.channels().forEach(channel -> knownInserts.addAll(channel.chain()));
     }
     present(mix.kind(), "The Mix needs a kind: template or session.");
     present(mix.job(), "The Mix needs a job: record, mix, master, post or album.");
@@ -63,7 +65,7 @@ public final class Validity {
     Set<String> within = new HashSet<>();
     for (Channel channel : mix.channels()) {
       if (!known.contains(channel)) {
-        told(channel);
+        told(channel, knownInserts);
       }
       ids(channel, ids, within);
     }
@@ -195,15 +197,15 @@ public final class Validity {
   }
 
   /** What is wrong with a channel is told with its id, so that it is found where it is shown. */
-  private static void told(Channel channel) {
+  private static void told(Channel channel, Set<Insert> known) {
     try {
-      channel(channel);
+      channel(channel, known);
     } catch (Refused e) {
       throw channel.id() == null ? e : Refused.about(channel.id(), e.getMessage());
     }
   }
 
-  private static void channel(Channel channel) {
+  private static void channel(Channel channel, Set<Insert> known) {
     String where = "Channel “" + channel.id() + "”";
     name(channel.name(), where);
     present(channel.kind(), where + " needs a kind: seat, bus, return, master or reference.");
@@ -233,7 +235,9 @@ public final class Validity {
             "A send of “" + channel.name() + "” leads nowhere; give it a destination.");
       }
     }
-    channel.chain().forEach(insert -> insert(insert, "“" + channel.name() + "”"));
+    channel.chain().stream()
+        .filter(insert -> !known.contains(insert))
+        .forEach(insert -> insert(insert, "“" + channel.name() + "”"));
     Limits.requireCount(channel.pins(), Limits.OTHERS, "A channel", "pins");
     Limits.requireCount(channel.fallbacks(), Limits.OTHERS, "A channel", "fallbacks");
     for (Pin pin : channel.pins()) {
@@ -290,11 +294,30 @@ public final class Validity {
                 + ".");
       }
       present(setting.getValue(), where + ": the setting “" + parameter.id() + "” has no value.");
+      setting(setting.getValue(), parameter, where + ": " + parameter.label());
+    }
+  }
+
+  /** What a processor would bring to the nearest that it knows is not what somebody asked for. */
+  private static void setting(double value, Parameter parameter, String what) {
+    if (parameter.onlyChoices()) {
+      if (parameter.choices().stream().noneMatch(choice -> choice.value() == value)) {
+        throw new Refused(
+            what
+                + " is "
+                + value
+                + "; give one of "
+                + parameter.choices().stream()
+                    .map(choice -> choice.value() + " (" + choice.label() + ")")
+                    .collect(Collectors.joining(", "))
+                + ".");
+      }
+    } else if (!parameter.canBeOff() || value != parameter.least()) {
       range(
-          setting.getValue(),
-          parameter.least(),
+          value,
+          parameter.smallest(),
           parameter.most(),
-          where + ": " + parameter.label());
+          what + (parameter.canBeOff() ? " (off is " + parameter.least() + ")" : ""));
     }
   }
 

@@ -52,6 +52,16 @@ public final class FreshNames {
     return Limits.firstFree(slug, "-", ids);
   }
 
+  /** True for “Dialogue 9” behind “Dialogue 8”: names of one series. */
+  static boolean isNext(String one, String other) {
+    return stem(one).equals(stem(other));
+  }
+
+  private static String stem(String name) {
+    Matcher matcher = NUMBERED.matcher(name);
+    return fold(matcher.matches() ? matcher.group(1) : name);
+  }
+
   private static String fold(String name) {
     return name.toLowerCase(Locale.ROOT);
   }

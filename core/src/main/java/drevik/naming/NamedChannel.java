@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
  * @param output the id of what it is sent to, or null
  * @param destinationOf the category that would go to this bus from now on: its name says it, and
  *     the category map is silent; else null
+ * @param like the id of the channel behind which it stands and which it is like in all that is not
+ *     said here: chain, sends, controls, levels; else null
  * @param because why, in plain words
  */
 public record NamedChannel(
@@ -23,6 +25,7 @@ public record NamedChannel(
     String category,
     @Nullable String output,
     @Nullable String destinationOf,
+    @Nullable String like,
     List<String> because) {
   public NamedChannel {
     because = List.copyOf(because);

@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -98,8 +99,19 @@ public final class NamedChannels {
     String category = categoryOf(kind, read, because);
     Destination to = destinationOf(kind, category, name, read.isMix(), because);
     Layout layout = layoutOf(kind, category, name, read, to.channel());
+    Channel model = said.like();
+    String like = null;
+    if (model != null
+        && model.kind() == kind
+        && model.layout() == layout
+        && model.category().equals(category)
+        && Objects.equals(model.output(), to.id())
+        && (kind == ChannelKind.SEAT || FreshNames.isNext(model.name(), name))) {
+      like = model.id();
+      because.add("all else as “" + model.name() + "”");
+    }
     return new NamedChannel(
-        id, name, kind, layout, category, to.id(), ownCategory(kind, category), because);
+        id, name, kind, layout, category, to.id(), ownCategory(kind, category), like, because);
   }
 
   /** Only what is of one kind is of one category where no name says it: a master is no kick. */

@@ -111,7 +111,9 @@ public final class MapAnswers {
       if (words == null) {
         words = NameWords.of(name);
       }
-      return words.containsAll(NameWords.of(asked));
+      Set<String> wanted = NameWords.of(asked);
+      // Signs alone are no words: they ask for nothing, and mean nobody.
+      return !wanted.isEmpty() && words.containsAll(wanted);
     }
   }
 

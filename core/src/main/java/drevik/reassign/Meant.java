@@ -1,6 +1,7 @@
 package drevik.reassign;
 
 import drevik.category.CategoryTree;
+import drevik.category.NameWords;
 import drevik.mix.Channel;
 import drevik.mix.MapEntry;
 import drevik.mix.MapEntryBuilder;
@@ -60,6 +61,9 @@ public record Meant(
     }
     if (!channels.isEmpty()) {
       return channels;
+    }
+    if (words != null && NameWords.of(words).isEmpty()) {
+      throw new Refused("“" + words + "” has no word in it; say letters or digits of the name.");
     }
     if (category != null && !CategoryTree.has(category)) {
       throw new Refused(CategoryTree.unknownMessage(category));

@@ -96,7 +96,9 @@ class BusEditsTest {
     Mix split = new SplitBus("voices", SplitBus.By.PERSON, false, true).applyTo(band());
     assertThat(of(split, "ada").output()).isEqualTo("ada-2");
     assertThat(of(split, "ada-2").name()).isEqualTo("Ada");
-    assertThat(split.stemSets().get(0).stems()).hasSize(4);
+    assertThat(split.stemSets().get(0)).as("what was held to").isEqualTo(band().stemSets().get(0));
+    assertThat(split.stemSets().get(1).mixOutput()).isEqualTo("out voices");
+    assertThat(split.stemSets().get(1).stems()).containsExactly("out-ada-2", "out-bo-2");
     Mix joined =
         new JoinBuses("bo-2", "voices").applyTo(new JoinBuses("ada-2", "voices").applyTo(split));
     assertThat(of(joined, "ada").output()).isEqualTo("voices");

@@ -5,14 +5,18 @@ import static drevik.MixWords.send;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import drevik.MixWords;
 import drevik.audio.Layout;
 import drevik.edit.PasteCells;
 import drevik.mix.Channel;
+import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.Send;
 import drevik.mix.Tap;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -116,7 +120,11 @@ class LedgerTest {
     "output, voice, plays files",
     "mute, perhaps, neither yes nor no",
     "category, noise, no category",
-    "sends, plate, cannot be typed"
+    "sends, nowhere -6, There is no bus",
+    "sends, kick -6, There is no bus",
+    "chain, hammer, There is no processor",
+    "kind, bus, cannot be typed",
+    "pins, output, cannot be typed"
   })
   void whatMeansNothingIsRefusedWithItsPlace(String column, String typed, String says) {
     assertThatThrownBy(() -> write(column, typed))
@@ -125,6 +133,67 @@ class LedgerTest {
             "Row 1 (“kick”), column “" + LedgerColumn.of(column).label() + "”: ")
         .hasMessageContaining(says)
         .hasMessageEndingWith("Nothing was changed.");
+  }
+
+  @Test
+  void sendsAndChainsAreTypedAsTheyAreShown() {
+    Mix mix =
+        MixWords.mix()
+            .bus("mix", null)
+            .bus("plate", "mix")
+            .bus("hall", "mix")
+            .seat(
+                "kick",
+                "mix",
+                c ->
+                    c.withSends(
+                            List.of(
+                                MixWords.send("plate", Tap.PRE_FADER, -12.0049).withPan(0.5),
+                                MixWords.send("hall", Tap.POST_FADER, -144).withOn(false)))
+                        .withChain(
+                            List.of(
+                                MixWords.insert("compressor", Map.of("ratio", 3.0)).withOn(false))))
+            .build();
+    Channel kick = mix.channel("kick").orElseThrow();
+    String sends = LedgerColumn.of("sends").text(kick, Names.of(mix));
+    assertThat(sends).isEqualTo("plate −12 pre-fader, hall −∞ off");
+    assertThat(write(mix, "sends", "hall −∞ off,plate −12 pre-fader").sends())
+        .as("what is written back is what was there")
+        .containsExactlyInAnyOrderElementsOf(kick.sends());
+    Send louder = write(mix, "sends", "plate −9").sends().get(0);
+    assertThat(louder).isEqualTo(kick.sends().get(0).withLevelDb(-9).withTap(Tap.POST_FADER));
+    assertThat(write(mix, "sends", "").sends()).isEmpty();
+    assertThat(write(mix, "sends", "plate + hall -6").sends().get(0).destinations())
+        .containsExactly("plate", "hall");
+    List<Insert> chain = write(mix, "chain", "Equaliser, compressor").chain();
+    assertThat(chain).extracting(Insert::processor).containsExactly("equaliser", "compressor");
+    assertThat(chain.get(1)).as("keeps its settings").isEqualTo(kick.chain().get(0));
+  }
+
+  private static Channel write(Mix mix, String column, String text) {
+    return new PasteCells(List.of("kick"), List.of(column), List.of(List.of(text)))
+        .applyTo(mix)
+        .channel("kick")
+        .orElseThrow();
+  }
+
+  @Test
+  void aBlockLeavesOutWhatIsNeverTypedAndSaysSo() {
+    PasteCells paste =
+        new PasteCells(
+            List.of("kick"),
+            List.of("name", "kind", "faderDb"),
+            List.of(List.of("Kick in", "bus", "-3")));
+    Channel after = paste.applyTo(band()).channel("kick").orElseThrow();
+    assertThat(after)
+        .isEqualTo(
+            band()
+                .channel("kick")
+                .orElseThrow()
+                .withName("Kick in")
+                .withCategory(after.category())
+                .withFaderDb(-3));
+    assertThat(paste.says(band())).isEqualTo("write 2 cells (not “Kind”, never typed)");
   }
 
   @Test

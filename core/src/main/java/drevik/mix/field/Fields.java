@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -229,5 +230,18 @@ public final class Fields<T> {
         list.items().ifPresent(items -> items.walk(each));
       }
     }
+  }
+
+  /** These fields, and those of everything that stands in lists below, each kind once. */
+  public List<Fields<?>> withAllWithin() {
+    Set<Fields<?>> found = new LinkedHashSet<>();
+    found.add(this);
+    walk(
+        field -> {
+          if (field instanceof ListField<?, ?> list) {
+            list.items().ifPresent(found::add);
+          }
+        });
+    return List.copyOf(found);
   }
 }

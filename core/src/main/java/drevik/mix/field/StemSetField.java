@@ -13,7 +13,7 @@ public final class StemSetField {
   public static final ValueField<StemSet, String> MIX_OUTPUT =
       FIELDS.neededReference("mixOutput", "Adds up to", StemSet::mixOutput, Target.OUTPUT);
   public static final ListField<StemSet, String> STEMS =
-      FIELDS.words("stems", "Stems", StemSet::stems, Set.of(Target.OUTPUT), false);
+      FIELDS.words("stems", "Stems", StemSet::stems, Set.of(Target.OUTPUT), true);
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<StemSet> ALL = FIELDS.build();

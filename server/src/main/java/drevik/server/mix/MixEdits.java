@@ -77,7 +77,7 @@ public class MixEdits {
     return carryOut(id, asked, (row, base) -> made(row, base, asked, edit));
   }
 
-  private Outcome made(MixRow row, KnownRevision base, Asked asked, Edit edit) {
+  private @Nullable Outcome made(MixRow row, KnownRevision base, Asked asked, Edit edit) {
     Mix before = store.head(row).document();
     Mix after;
     try {
@@ -87,6 +87,10 @@ public class MixEdits {
         throw e;
       }
       throw conflict(row, edit.says(base.document()), e.getMessage());
+    }
+    if (after.equals(before)) {
+      // Nothing is different, so there is nothing to take back.
+      return null;
     }
     String says = edit.says(before);
     KnownRevision made = store.append(row, says, before, after);
