@@ -118,7 +118,8 @@ public final class RandomMix {
               .withKind(any(random, OutputKind.values()))
               .withFormat(any(random, SampleFormat.written().toArray(SampleFormat[]::new)))
               .withWithout(random.nextBoolean() ? List.of("narration", "dialogue") : List.of())
-              .withSpecification(random.nextBoolean() ? "spec" : null));
+              .withSpecification(random.nextBoolean() ? "spec" : null)
+              .withMayBeSilent(random.nextInt(3) == 0));
     }
     Specification specification =
         new Specification(
@@ -129,7 +130,8 @@ public final class RandomMix {
             random.nextBoolean() ? 1.0 : null,
             -1.0 - random.nextInt(2),
             random.nextBoolean() ? 48_000 : null,
-            any(random, SampleFormat.written().toArray(SampleFormat[]::new)));
+            any(random, SampleFormat.written().toArray(SampleFormat[]::new)),
+            any(random, Layout.STEREO, null));
     return plain
         .withChannels(channels)
         .withKind(any(random, MixKind.values()))

@@ -62,6 +62,22 @@ final class Quantiser {
     return steps / Math.pow(2, format.bits() - 1);
   }
 
+  /**
+   * Mean power of what dither and rounding add, linear: a quarter of a step squared for triangular
+   * dither of one step either way (1/6 for it, 1/12 for rounding), more where it is shaped. Without
+   * dither what rounding adds depends on the sound, and only {@link #largestError} holds.
+   */
+  static double ditherPower(SampleFormat format, Dither dither) {
+    double steps =
+        switch (dither.in(format)) {
+          case FLAT -> 0.25;
+          case SHAPED ->
+              0.25 * (1 + SHAPE[0] * SHAPE[0] + SHAPE[1] * SHAPE[1] + SHAPE[2] * SHAPE[2]);
+          default -> 0;
+        };
+    return steps / Math.pow(4, format.bits() - 1);
+  }
+
   /** Samples that were beyond full scale and were cut there. */
   long clipped() {
     return clipped;

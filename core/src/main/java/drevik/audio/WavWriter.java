@@ -111,6 +111,11 @@ public final class WavWriter implements Closeable {
     return Quantiser.largestError(format, dither);
   }
 
+  /** Mean power of what dither adds to such a file, linear; 0 for one without. */
+  public static double ditherPower(SampleFormat format, Dither dither) {
+    return Quantiser.ditherPower(format, dither);
+  }
+
   /** Appends {@code count} frames of {@code audio[channel][offset…]}. */
   public void write(float[][] audio, int offset, int count) {
     if (written.length == 0 || written[0].length < offset + count) {

@@ -1,12 +1,23 @@
 package drevik.check;
 
+import drevik.audio.SampleFormat;
 import drevik.check.Finding.Severity;
+import drevik.edit.ChangeMix;
+import drevik.edit.Edit;
 import drevik.edit.SendChannelsTo;
 import drevik.edit.StowChannels;
+import drevik.edit.Together;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Limits;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
+import drevik.mix.field.MixField;
 import drevik.route.Tie;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** What is heard in no file. */
 final class GoesNowhere implements LineCheckRule {
@@ -47,7 +58,27 @@ final class GoesNowhere implements LineCheckRule {
             ? null
             : new SendChannelsTo(List.of(channel.id()), mapped),
         toTrunk && trunk != null ? new SendChannelsTo(List.of(channel.id()), trunk.id()) : null,
+        to == null && !channel.kind().holdsClips() ? aFileOfIt(survey, channel) : null,
         new StowChannels(List.of(channel.id()), true));
+  }
+
+  private static Edit aFileOfIt(Survey survey, Channel channel) {
+    Set<String> taken = new HashSet<>(survey.outputs().keySet());
+    SampleFormat format =
+        survey.mix.outputs().stream().map(Output::format).findFirst().orElse(SampleFormat.PCM_24);
+    Output file =
+        new Output(
+            Limits.firstFree("out-" + channel.id(), "-", taken),
+            channel.name(),
+            OutputKind.MIX,
+            channel.id(),
+            Tap.POST_FADER,
+            channel.layout(),
+            format,
+            "{output}");
+    return new Together(
+        List.of(ChangeMix.adding(survey.mix, MixField.OUTPUTS, file)),
+        "make a file of “" + channel.name() + "”");
   }
 
   /** Only the last of a silent row is named: mending it mends those before it. */

@@ -34,6 +34,8 @@ public final class LineCheck {
           new DepartsFromMap(),
           new Muted(),
           new ClipOutside(),
+          new ClipsOverlap(),
+          new SectionNotKept(),
           new TailCut(),
           new TemplateHoldsAudio(),
           new DipOnUndipped(),
@@ -43,6 +45,9 @@ public final class LineCheck {
           new StemsAddUp(),
           new HeldOut(),
           new OutputTap(),
+          new OutputSilent(),
+          new NameDisagrees(),
+          new StandsIn(),
           new ReferenceHeard(),
           new ReferenceProcessed(),
           new FileNamesCollide());

@@ -4,6 +4,7 @@ import drevik.check.Finding.Severity;
 import drevik.edit.RemoveChannels;
 import drevik.edit.StowChannels;
 import drevik.mix.Channel;
+import drevik.mix.MixKind;
 import java.util.List;
 
 /** Buses, returns and masters that nothing is sent to. */
@@ -11,7 +12,10 @@ final class NothingArrives implements LineCheckRule {
 
   @Override
   public void check(Survey survey) {
-    survey.active().forEach(channel -> nothingArrives(survey, channel));
+    // What waits in a template is no fault.
+    if (survey.mix.kind() != MixKind.TEMPLATE) {
+      survey.active().forEach(channel -> nothingArrives(survey, channel));
+    }
   }
 
   private static void nothingArrives(Survey survey, Channel channel) {

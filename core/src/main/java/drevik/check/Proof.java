@@ -9,19 +9,23 @@ import drevik.route.SignalGraph;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What the line check has shown, beside what it has found.
  *
  * @param rules that hold; none if the routing could not be followed
+ * @param idle rules that found nothing because there was nothing to look at
  * @param channels that were looked at
  * @param outputs that were looked at
  * @param ways from a seat or a reference to an output; {@link Long#MAX_VALUE} stands for more than
  *     can be counted
  * @param open what nobody can know before a print
  */
-public record Proof(List<Rule> rules, int channels, int outputs, long ways, List<String> open) {
+public record Proof(
+    List<Rule> rules, List<Rule> idle, int channels, int outputs, long ways, List<String> open) {
   private static final Set<Rule> OF_THE_GRAPH = EnumSet.of(Rule.LOOP, Rule.POINTS_NOWHERE);
 
   /** Only the samples tell. */
@@ -34,6 +38,7 @@ public record Proof(List<Rule> rules, int channels, int outputs, long ways, List
 
   public Proof {
     rules = List.copyOf(rules);
+    idle = List.copyOf(idle);
     open = List.copyOf(open);
   }
 
@@ -50,8 +55,15 @@ public record Proof(List<Rule> rules, int channels, int outputs, long ways, List
         followed
             ? Arrays.stream(Rule.values()).filter(rule -> !broken.contains(rule)).toList()
             : List.of();
+    Map<Boolean, List<Rule>> looked =
+        held.stream().collect(Collectors.partitioningBy(rule -> Subjects.has(rule, mix)));
     return new Proof(
-        held, mix.channels().size(), mix.outputs().size(), followed ? ways(mix) : 0, ONLY_PRINTED);
+        looked.getOrDefault(true, List.of()),
+        looked.getOrDefault(false, List.of()),
+        mix.channels().size(),
+        mix.outputs().size(),
+        followed ? ways(mix) : 0,
+        ONLY_PRINTED);
   }
 
   private static long ways(Mix mix) {

@@ -29,6 +29,13 @@ public enum Rule {
   HELD_OUT(
       "Whoever gets this file needs it without that; it is the mistake that is found after delivery.",
       "No file holds what it must not hold."),
+  MINUS_MISSES(
+      "Whoever gets a minus counts on all else; what is missing is missed in every country.",
+      "Every minus holds all of the mix but what it is without."),
+  OUTPUT_SILENT(
+      "A silent file is delivered as if it were one, and found by whoever opens it.",
+      "Something that plays arrives at every file."),
+  NAME_DISAGREES("Who gets it goes by its name.", "Every stem holds what it is called after."),
   DIP_ON_UNDIPPED(
       "Another language has its own dips; whoever makes it needs this file without ours.",
       "No dip reaches a file that is to be undipped."),
@@ -75,6 +82,15 @@ public enum Rule {
       "Every session that is started from it would carry this audio along.",
       "A template holds no audio but what is kept on purpose."),
   MUTED("It is silent in every print until the mute is off.", "Nothing is muted."),
+  STAND_IN(
+      "What it did where the Mix came from is not heard here, and is in no file.",
+      "Every processor runs here."),
+  CLIPS_OVERLAP(
+      "Two sounds on one seat at once are seldom meant, and louder than either.",
+      "No two clips sound on one seat at once."),
+  SECTION_NOT_KEPT(
+      "Its file would hold another's sound, or silence in the place of its own.",
+      "Every song sounds where its section stands."),
   CLIP_OUTSIDE(
       "What stands outside the start and end is not printed.",
       "Every clip stands between start and end."),

@@ -100,6 +100,7 @@ final class StemsAddUp implements LineCheckRule {
       add(sum, survey.wired.gains(channel.id(), stem.id(), ways));
     }
     if (isSame(wanted, sum) && holding.size() < 2) {
+      asItStands(survey, set, mix, stems, channel, ways);
       return;
     }
     if (inMix && holding.isEmpty()) {
@@ -148,6 +149,33 @@ final class StemsAddUp implements LineCheckRule {
               + holding.get(0).name()
               + "”.",
           sameTap(survey, mix, holding.get(0), channel, ways));
+    }
+  }
+
+  /** What is wired rightly may still differ as faders and mutes stand. */
+  private static void asItStands(
+      Survey survey, StemSet set, Output mix, List<Output> stems, Channel channel, Set<Way> ways) {
+    double[][] wanted = survey.now.gains(channel.id(), mix.id(), ways);
+    double[][] sum = new double[wanted.length][wanted[0].length];
+    List<Output> holding = survey.now.holding(channel.id(), stems, ways);
+    holding.forEach(stem -> add(sum, survey.now.gains(channel.id(), stem.id(), ways)));
+    if (!isSame(wanted, sum)) {
+      boolean inMix = survey.now.reaches(channel.id(), mix.id());
+      survey.report(
+          Rule.STEMS_DIFFER,
+          Severity.WRONG,
+          List.of(channel.id(), mix.id()),
+          "“"
+              + channel.name()
+              + (inMix
+                  ? "” is in “" + mix.name() + "” and "
+                  : "” is not in “" + mix.name() + "” but ")
+              + (holding.isEmpty()
+                  ? "in no stem of “" + set.name() + "”"
+                  : inMix
+                      ? "at another level in “" + holding.get(0).name() + "”"
+                      : "in “" + holding.get(0).name() + "”")
+              + " as faders and mutes stand.");
     }
   }
 

@@ -10,6 +10,7 @@ import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.NamedMap;
+import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Validity;
@@ -39,6 +40,7 @@ public final class Documents {
           .addMixIn(MapEntry.class, OmitDefaults.OfMapEntry.class)
           .addMixIn(MapSend.class, OmitDefaults.OfMapSend.class)
           .addMixIn(Fallback.class, OmitDefaults.OfFallback.class)
+          .addMixIn(Output.class, OmitDefaults.OfOutput.class)
           .build();
 
   /** The first version that has pins. */

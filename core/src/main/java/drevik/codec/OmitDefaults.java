@@ -97,4 +97,10 @@ final class OmitDefaults {
     @JsonInclude(Include.NON_EMPTY)
     List<String> delivered();
   }
+
+  /** Of an output. */
+  interface OfOutput {
+    @JsonInclude(Include.NON_DEFAULT)
+    boolean mayBeSilent();
+  }
 }

@@ -1,8 +1,12 @@
 package drevik.deliver;
 
+import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
+import drevik.audio.Speaker;
+import drevik.mix.OutputKind;
 import drevik.mix.Specification;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -28,6 +32,18 @@ public record Check(String what, String asked, String measured, Verdict verdict,
     }
   }
 
+  /** A hole that no programme has, s. */
+  private static final double LONGEST_SILENCE = 10;
+
+  /** An offset that takes headroom away, of full scale: −50 dBFS. */
+  private static final double MOST_DC = 0.0032;
+
+  /** Where a file ends, nothing should be heard to stop, dBFS. */
+  private static final double END_DBFS = -50;
+
+  /** What leaves room for lossy codecs (AES77-2023, recommended for all delivery), dBTP. */
+  private static final double LOSSY_CEILING = -1;
+
   /** Two meters may differ by so much (EBU Tech 3341, 2.1 and annex), LU. */
   private static final double METER_LU = 0.1;
 
@@ -40,6 +56,8 @@ public record Check(String what, String asked, String measured, Verdict verdict,
    * @param integratedLufs null for a silent one
    * @param truePeakDbtp null for a silent one
    * @param sampleRate Hz
+   * @param mayBeSilent whether nobody minds silence
+   * @param shape null in a report of an earlier program
    */
   public record Printed(
       @Nullable Double integratedLufs,
@@ -47,7 +65,25 @@ public record Check(String what, String asked, String measured, Verdict verdict,
       long clippedSamples,
       long unusableSamples,
       int sampleRate,
-      SampleFormat format) {}
+      SampleFormat format,
+      Layout layout,
+      OutputKind kind,
+      boolean mayBeSilent,
+      @Nullable Shape shape) {
+    private boolean isSilent() {
+      return shape != null && shape.channels().stream().allMatch(Shape.ChannelShape::isSilent);
+    }
+
+    /** Float files are for those who go on working with them, and cut nothing. */
+    private boolean isForListening() {
+      return format != SampleFormat.FLOAT_32 && format != SampleFormat.FLOAT_64;
+    }
+
+    /** What holds the whole of something: silence in it is a hole. */
+    private boolean isWhole() {
+      return kind == OutputKind.MIX || kind == OutputKind.MINUS;
+    }
+  }
 
   /** The worst verdict of some checks; null if there are none. */
   public static @Nullable Verdict worst(List<Check> checks) {
@@ -79,12 +115,101 @@ public record Check(String what, String asked, String measured, Verdict verdict,
               Verdict.FAIL,
               "They were written as silence: look for a gain that is far too high."));
     }
+    if (file.shape() != null) {
+      silence(file, file.shape(), checks);
+      channels(file, file.shape(), asked, checks);
+      offset(file.shape(), asked, checks);
+      end(file, file.shape(), checks);
+    }
     if (asked != null) {
       loudness(file, asked, checks);
-      truePeak(file, asked, checks);
       shape(file, asked, checks);
     }
+    truePeak(file, asked, checks);
     return checks;
+  }
+
+  private static void silence(Printed file, Shape shape, List<Check> checks) {
+    if (file.mayBeSilent()) {
+      return;
+    }
+    if (file.isSilent()) {
+      checks.add(
+          new Check(
+              "Silence",
+              "something to hear",
+              "silent throughout",
+              Verdict.FAIL,
+              "Look for what is muted, closed, without audio or cancelled, or say that this file may"
+                  + " be silent."));
+    } else if (file.isWhole() && shape.longestSilenceSeconds() > LONGEST_SILENCE) {
+      checks.add(
+          new Check(
+              "Silence",
+              "no longer than " + figure(LONGEST_SILENCE) + " s",
+              figure(shape.longestSilenceSeconds())
+                  + " s from "
+                  + figure(shape.silenceAtSeconds())
+                  + " s",
+              Verdict.FAIL,
+              "Look at what should be heard there, or say that this file may be silent."));
+    }
+  }
+
+  private static void channels(
+      Printed file, Shape shape, @Nullable Specification asked, List<Check> checks) {
+    List<String> silent =
+        shape.channels().stream()
+            .filter(Shape.ChannelShape::isSilent)
+            .map(Shape.ChannelShape::speaker)
+            .filter(speaker -> !speaker.equals(Speaker.LFE.shortName()))
+            .toList();
+    if (!silent.isEmpty() && !file.isSilent() && !file.mayBeSilent()) {
+      checks.add(
+          new Check(
+              "Channels",
+              "all of " + file.layout() + " heard",
+              "nothing in " + String.join(", ", silent),
+              asked != null && asked.layout() != null ? Verdict.FAIL : Verdict.WARN,
+              "Place something there, or print a smaller layout."));
+    }
+    if (shape.identical() && !file.isSilent() && file.isWhole()) {
+      checks.add(
+          new Check(
+              "Channels",
+              "different ones",
+              "all the same",
+              Verdict.WARN,
+              "It is mono in " + file.layout() + ": look for a fold-down on the way."));
+    }
+  }
+
+  private static void offset(Shape shape, @Nullable Specification asked, List<Check> checks) {
+    Shape.ChannelShape worst =
+        shape.channels().stream()
+            .max(Comparator.comparingDouble(one -> Math.abs(one.dc())))
+            .orElse(null);
+    if (worst != null && Math.abs(worst.dc()) > MOST_DC) {
+      checks.add(
+          new Check(
+              "DC",
+              "at most " + figure(100 * MOST_DC) + " % of full scale",
+              figure(100 * Math.abs(worst.dc())) + " % in " + worst.speaker(),
+              asked == null ? Verdict.WARN : Verdict.FAIL,
+              "Put a low cut where it comes in."));
+    }
+  }
+
+  private static void end(Printed file, Shape shape, List<Check> checks) {
+    if (shape.endDbfs() != null && shape.endDbfs() > END_DBFS && file.isWhole()) {
+      checks.add(
+          new Check(
+              "End",
+              "under " + figure(END_DBFS) + " dBFS",
+              figure(shape.endDbfs()) + " dBFS",
+              Verdict.WARN,
+              "It still sounds where the file ends: set a later end, or a fade."));
+    }
   }
 
   private static void loudness(Printed file, Specification asked, List<Check> checks) {
@@ -115,10 +240,25 @@ public record Check(String what, String asked, String measured, Verdict verdict,
     checks.add(new Check("Loudness", target, figure(measured) + " LUFS", verdict, says));
   }
 
-  private static void truePeak(Printed file, Specification asked, List<Check> checks) {
-    Double ceiling = asked.truePeak();
+  private static void truePeak(Printed file, @Nullable Specification asked, List<Check> checks) {
     Double measured = file.truePeakDbtp();
-    if (ceiling == null || measured == null) {
+    Double ceiling = asked == null ? null : asked.truePeak();
+    if (measured == null) {
+      return;
+    }
+    if (ceiling == null) {
+      // Nobody asks; whoever converts it to a lossy format cuts it all the same.
+      if (measured > LOSSY_CEILING + ROUNDING && file.isForListening()) {
+        checks.add(
+            new Check(
+                "True peak",
+                "at most " + figure(LOSSY_CEILING) + " dBTP, though nobody asks",
+                figure(measured) + " dBTP",
+                Verdict.WARN,
+                "Set the limiter's ceiling to "
+                    + figure(LOSSY_CEILING)
+                    + " dBTP, or give this file a specification."));
+      }
       return;
     }
     boolean over = measured > ceiling + ROUNDING;
@@ -141,6 +281,16 @@ public record Check(String what, String asked, String measured, Verdict verdict,
               file.sampleRate() + " Hz",
               same ? Verdict.PASS : Verdict.FAIL,
               same ? "" : "Set the Mix to that rate, or convert the file."));
+    }
+    if (asked.layout() != null) {
+      boolean same = asked.layout() == file.layout();
+      checks.add(
+          new Check(
+              "Layout",
+              asked.layout().toString(),
+              file.layout().toString(),
+              same ? Verdict.PASS : Verdict.FAIL,
+              same ? "" : "Set the output's layout to " + asked.layout() + "."));
     }
     if (asked.format() != null) {
       boolean same = asked.format() == file.format();

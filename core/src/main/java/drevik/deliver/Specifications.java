@@ -35,6 +35,6 @@ public final class Specifications {
 
   private static Specification of(
       String id, String name, String source, double loudness, double tolerance, double truePeak) {
-    return new Specification(id, name, source, loudness, tolerance, truePeak, null, null);
+    return new Specification(id, name, source, loudness, tolerance, truePeak, null, null, null);
   }
 }

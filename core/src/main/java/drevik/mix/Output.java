@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param specification the id of what the buyer asks of it; null if nobody does
  * @param dither what is added before samples are rounded to the format
  * @param namePattern of the file, without ending; see {@code deliver.NamePattern} for its tokens
+ * @param mayBeSilent true if nobody minds that nothing is heard in it, or nothing for long
  */
 @RecordBuilder
 public record Output(
@@ -29,7 +30,8 @@ public record Output(
     String namePattern,
     List<String> without,
     @Nullable String specification,
-    Dither dither)
+    Dither dither,
+    boolean mayBeSilent)
     implements OutputBuilder.With {
 
   public Output {
@@ -59,6 +61,7 @@ public record Output(
         namePattern,
         List.of(),
         null,
-        Dither.BY_FORMAT);
+        Dither.BY_FORMAT,
+        false);
   }
 }

@@ -1,5 +1,6 @@
 package drevik.mix;
 
+import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import org.jspecify.annotations.Nullable;
 
@@ -11,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param tolerance above and below the loudness, LU
  * @param truePeak the highest that is allowed, dBTP
  * @param sampleRate Hz
+ * @param layout with its order of channels
  */
 public record Specification(
     String id,
@@ -20,4 +22,19 @@ public record Specification(
     @Nullable Double tolerance,
     @Nullable Double truePeak,
     @Nullable Integer sampleRate,
-    @Nullable SampleFormat format) {}
+    @Nullable SampleFormat format,
+    @Nullable Layout layout) {
+
+  /** One that asks no layout. */
+  public Specification(
+      String id,
+      String name,
+      String source,
+      @Nullable Double loudness,
+      @Nullable Double tolerance,
+      @Nullable Double truePeak,
+      @Nullable Integer sampleRate,
+      @Nullable SampleFormat format) {
+    this(id, name, source, loudness, tolerance, truePeak, sampleRate, format, null);
+  }
+}

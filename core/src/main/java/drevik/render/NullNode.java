@@ -9,10 +9,20 @@ import java.util.List;
 /**
  * Takes the stems of a set away from their mix, sample by sample as they are in the files, and
  * keeps what is left and where.
+ *
+ * <p>Two limits hold: no sample may be further off than rounding and dither of all files at their
+ * worst, and no window may have more power than they have together. The second is far below the
+ * first where there are many stems: a soft part that is missing shows there.
  */
 final class NullNode {
   /** What the engine's own sums may leave, linear: −120 dBFS. */
   private static final double OF_SUMS = 1e-6;
+
+  /** Power over a window: long enough that chance moves it little, short enough for a soft word. */
+  private static final int WINDOW = 4_800;
+
+  /** By how much the power of noise in a window may exceed its mean by chance, 3 dB. */
+  private static final double CHANCE = 2;
 
   private final StemSet set;
   private final List<Part> parts = new ArrayList<>();
@@ -20,6 +30,14 @@ final class NullNode {
   private final float[] late;
   private final int sampleRate;
   private double limit = OF_SUMS;
+  private double ditherPower;
+
+  /** What rounding without dither may leave at every sample, linear. */
+  private double undithered = OF_SUMS;
+
+  private double[] inWindow = new double[0];
+  private int windowFilled;
+  private double power;
   private long skip;
   private long remaining;
   private long at;
@@ -50,7 +68,12 @@ final class NullNode {
     DelayLine[] delays = new DelayLine[delay > 0 ? node.written.length : 0];
     Arrays.setAll(delays, channel -> new DelayLine(delay));
     parts.add(new Part(node.written, delays, sign));
-    limit += WavWriter.largestError(node.output.format(), node.output.dither());
+    double error = WavWriter.largestError(node.output.format(), node.output.dither());
+    double power = WavWriter.ditherPower(node.output.format(), node.output.dither());
+    limit += error;
+    ditherPower += power;
+    undithered += power > 0 ? 0 : error;
+    inWindow = new double[node.written.length];
   }
 
   void process(int frames) {
@@ -77,20 +100,44 @@ final class NullNode {
           residualAt = at + k - offset;
         }
       }
+      double sum = 0;
+      for (int k = offset; k < offset + count; k++) {
+        sum += left[k] * left[k];
+      }
+      inWindow[channel] += sum;
+    }
+    windowFilled += Math.max(0, count);
+    if (windowFilled >= WINDOW) {
+      closeWindow();
     }
     remaining -= Math.max(0, count);
     at += Math.max(0, count);
   }
 
+  private void closeWindow() {
+    for (int channel = 0; channel < inWindow.length; channel++) {
+      power = Math.max(power, inWindow[channel] / windowFilled);
+      inWindow[channel] = 0;
+    }
+    windowFilled = 0;
+  }
+
   PrintReport.NullTest report() {
+    // What is left of the last window is too short to tell noise from sound, unless it is all.
+    if (windowFilled >= WINDOW / 2) {
+      closeWindow();
+    }
+    double powerLimit = CHANCE * ditherPower + undithered * undithered;
     Double residualDbfs = PrintReport.finiteOrNull(20 * Math.log10(residual));
     return new PrintReport.NullTest(
         set.id(),
         set.name(),
         residualDbfs,
         20 * Math.log10(limit),
+        PrintReport.finiteOrNull(10 * Math.log10(power)),
+        10 * Math.log10(powerLimit),
         residual == 0 ? null : (double) residualAt / sampleRate,
-        residual <= limit,
+        residual <= limit && power <= powerLimit,
         null);
   }
 }

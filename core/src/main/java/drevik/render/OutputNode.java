@@ -1,10 +1,16 @@
 package drevik.render;
 
 import drevik.audio.BroadcastTags;
+import drevik.audio.Decibels;
+import drevik.audio.Speaker;
 import drevik.audio.WavWriter;
+import drevik.deliver.Shape;
 import drevik.meter.LoudnessMeter;
 import drevik.meter.PeakMeter;
+import drevik.meter.ShapeMeter;
 import drevik.mix.Output;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * Writes one output and measures it as it is in the file. The frames before its start, which
@@ -24,6 +30,8 @@ final class OutputNode {
   private final WavWriter writer;
   private final PeakMeter peaks;
   private final LoudnessMeter loudness;
+  private final ShapeMeter shape;
+  private final int sampleRate;
   private long skip;
   private long left;
 
@@ -46,6 +54,12 @@ final class OutputNode {
     this.written = new float[output.layout().channels()][blockSize];
     this.peaks = new PeakMeter(output.layout().channels());
     this.loudness = new LoudnessMeter(sampleRate, output.layout());
+    this.shape =
+        new ShapeMeter(
+            output.layout().channels(),
+            Decibels.toGain(Shape.SILENCE_DBFS),
+            (int) Math.ceil(Shape.END_SECONDS * sampleRate));
+    this.sampleRate = sampleRate;
     this.skip = skip;
     this.left = frames;
   }
@@ -60,6 +74,7 @@ final class OutputNode {
       writer.write(audio, offset, count, written);
       peaks.add(written, offset, count);
       loudness.add(written, offset, count);
+      shape.add(written, offset, count);
     }
   }
 
@@ -74,7 +89,8 @@ final class OutputNode {
             PrintReport.finiteOrNull(loudness.maxMomentaryLufs()),
             PrintReport.finiteOrNull(loudness.maxShortTermLufs()),
             writer.clippedSamples(),
-            writer.unusableSamples());
+            writer.unusableSamples(),
+            shape());
     writer.measured(
         new BroadcastTags.Loudness(
             measured.integratedLufs(),
@@ -83,5 +99,23 @@ final class OutputNode {
             measured.maxMomentaryLufs(),
             measured.maxShortTermLufs()));
     return measured;
+  }
+
+  private Shape shape() {
+    List<Speaker> speakers = output.layout().speakers();
+    List<Shape.ChannelShape> channels = new ArrayList<>();
+    for (int i = 0; i < speakers.size(); i++) {
+      channels.add(
+          new Shape.ChannelShape(
+              speakers.get(i).shortName(),
+              PrintReport.finiteOrNull(shape.peakDbfs(i)),
+              shape.dc(i)));
+    }
+    return new Shape(
+        channels,
+        shape.identical(),
+        (double) shape.longestSilence() / sampleRate,
+        (double) shape.silenceAt() / sampleRate,
+        PrintReport.finiteOrNull(shape.endDbfs()));
   }
 }

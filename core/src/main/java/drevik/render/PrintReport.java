@@ -3,6 +3,7 @@ package drevik.render;
 import drevik.audio.Sha256;
 import drevik.deliver.Check;
 import drevik.deliver.Check.Verdict;
+import drevik.deliver.Shape;
 import drevik.mix.Lists;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -19,17 +20,19 @@ import org.jspecify.annotations.Nullable;
  * @param wallSeconds how long the run took
  * @param sources what was wrong with the audio that was played
  * @param passedBy processors that this program does not have and that passed audio as it was
+ * @param notCompared stem sets of which not all files were printed
  */
 public record PrintReport(
     String mix,
     @Nullable Integer revision,
+    List<StandIn> passedBy,
     int sampleRate,
     double seconds,
     double wallSeconds,
     List<Printed> files,
     List<NullTest> nullTests,
     List<SourceFault> sources,
-    List<StandIn> passedBy) {
+    List<NotCompared> notCompared) {
 
   public PrintReport {
     files = Lists.copy(files);
@@ -37,6 +40,7 @@ public record PrintReport(
     // Reports of earlier programs do not have them.
     sources = Lists.copy(sources);
     passedBy = Lists.copy(passedBy);
+    notCompared = Lists.copy(notCompared);
   }
 
   /** True if nothing was found that must not be delivered. */
@@ -51,6 +55,7 @@ public record PrintReport(
    *
    * @param clippedSamples beyond full scale, and cut there
    * @param unusableSamples that were no number, and were written as silence
+   * @param shape what its channels are, beside each other and over time
    */
   record Measured(
       @Nullable Double samplePeakDbfs,
@@ -60,7 +65,8 @@ public record PrintReport(
       @Nullable Double maxMomentaryLufs,
       @Nullable Double maxShortTermLufs,
       long clippedSamples,
-      long unusableSamples) {}
+      long unusableSamples,
+      Shape shape) {}
 
   /**
    * One file. Levels are null where the file is silent.
@@ -71,6 +77,8 @@ public record PrintReport(
    * @param maxShortTermLufs loudest 3 s
    * @param clippedSamples beyond full scale, and cut there
    * @param unusableSamples that were no number, and were written as silence
+   * @param shape what its channels are, beside each other and over time; null in a report of an
+   *     earlier program
    * @param checks against what is asked of the output, and against what nobody wants
    * @param verdict the worst of them
    */
@@ -88,6 +96,7 @@ public record PrintReport(
       @Nullable Double maxShortTermLufs,
       long clippedSamples,
       long unusableSamples,
+      @Nullable Shape shape,
       List<Check> checks,
       @Nullable Verdict verdict) {
     public Printed {
@@ -109,6 +118,7 @@ public record PrintReport(
           maxShortTermLufs,
           clippedSamples,
           unusableSamples,
+          shape,
           checks,
           verdict);
     }
@@ -125,6 +135,17 @@ public record PrintReport(
   public record SourceFault(
       String channel, String file, long unusableSamples, long missingFrames) {}
 
+  /**
+   * A stem set that was not held to its mix.
+   *
+   * @param missing names of its files that were not printed
+   */
+  public record NotCompared(String stemSet, String name, List<String> missing) {
+    public NotCompared {
+      missing = Lists.copy(missing);
+    }
+  }
+
   /** A processor that does not run here, and the channel in whose chain it stands. */
   public record StandIn(String channel, String processor) {}
 
@@ -135,7 +156,16 @@ public record PrintReport(
       hashed.add(printed.withSha256(Sha256.of(folder.resolve(printed.file()))));
     }
     return new PrintReport(
-        mix, revision, sampleRate, seconds, wallSeconds, hashed, nullTests, sources, passedBy);
+        mix,
+        revision,
+        passedBy,
+        sampleRate,
+        seconds,
+        wallSeconds,
+        hashed,
+        nullTests,
+        sources,
+        notCompared);
   }
 
   /**
@@ -144,6 +174,9 @@ public record PrintReport(
    * @param residualDbfs largest sample that is left; null if nothing at all is left
    * @param limitDbfs what the formats must leave: rounding and dither of every file; null in a
    *     report of an earlier program
+   * @param powerDbfs mean power of what is left where it is most, over a window of about 0.1 s;
+   *     null if nothing at all is left, or in a report of an earlier program
+   * @param powerLimitDbfs what rounding and dither of the formats leave, with room for chance
    * @param atSeconds where the largest is; null if nothing is left
    * @param passes the stems add up
    * @param why they cannot be compared; null if they were
@@ -153,6 +186,8 @@ public record PrintReport(
       String name,
       @Nullable Double residualDbfs,
       @Nullable Double limitDbfs,
+      @Nullable Double powerDbfs,
+      @Nullable Double powerLimitDbfs,
       @Nullable Double atSeconds,
       boolean passes,
       @Nullable String why) {}

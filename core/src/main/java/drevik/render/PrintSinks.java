@@ -46,6 +46,7 @@ final class PrintSinks implements Closeable {
   private final NamePattern.Occasion occasion;
   private final Span span;
   private final List<PrintReport.NullTest> incomparable = new ArrayList<>();
+  private final List<PrintReport.NotCompared> notCompared = new ArrayList<>();
   private long runFrames;
 
   /**
@@ -127,13 +128,33 @@ final class PrintSinks implements Closeable {
         open(output, folder);
       }
       Set<String> printed = new HashSet<>(chosen.stream().map(Output::id).toList());
-      mix.stemSets().stream()
-          .filter(set -> printed.contains(set.mixOutput()) && printed.containsAll(set.stems()))
-          .forEach(this::addNullTest);
+      for (StemSet set : mix.stemSets()) {
+        List<String> missing =
+            Stream.concat(Stream.of(set.mixOutput()), set.stems().stream())
+                .filter(id -> !printed.contains(id))
+                .toList();
+        if (missing.isEmpty()) {
+          addNullTest(set);
+        } else {
+          notCompared.add(notCompared(set, missing));
+        }
+      }
     } catch (RuntimeException e) {
       Wiring.closeQuietly(this);
       throw e;
     }
+  }
+
+  private PrintReport.NotCompared notCompared(StemSet set, List<String> missing) {
+    Map<String, String> names = new HashMap<>();
+    mix.outputs().forEach(output -> names.put(output.id(), output.name()));
+    return new PrintReport.NotCompared(
+        set.id(), set.name(), missing.stream().map(id -> names.getOrDefault(id, id)).toList());
+  }
+
+  /** Stem sets of which not all is printed. */
+  List<PrintReport.NotCompared> notCompared() {
+    return notCompared;
   }
 
   List<Stage> stages() {
@@ -174,7 +195,11 @@ final class PrintSinks implements Closeable {
                 measured.clippedSamples(),
                 measured.unusableSamples(),
                 mix.sampleRate(),
-                output.format()),
+                output.format(),
+                output.layout(),
+                output.kind(),
+                output.mayBeSilent(),
+                measured.shape()),
             mix.specifications().stream()
                 .filter(one -> one.id().equals(output.specification()))
                 .findFirst()
@@ -193,6 +218,7 @@ final class PrintSinks implements Closeable {
         measured.maxShortTermLufs(),
         measured.clippedSamples(),
         measured.unusableSamples(),
+        measured.shape(),
         checks,
         Check.worst(checks));
   }
@@ -270,7 +296,8 @@ final class PrintSinks implements Closeable {
                     whole.output.name(),
                     whole.output.layout());
         incomparable.add(
-            new PrintReport.NullTest(set.id(), set.name(), null, null, null, false, why));
+            new PrintReport.NullTest(
+                set.id(), set.name(), null, null, null, null, null, false, why));
         return;
       }
     }

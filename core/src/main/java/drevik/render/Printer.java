@@ -75,12 +75,13 @@ public final class Printer {
     return new PrintReport(
         mix.name(),
         options.occasion().revision(),
+        wiring.standIns(),
         mix.sampleRate(),
         (double) sinks.frames() / mix.sampleRate(),
         (System.nanoTime() - began) / 1e9,
         sinks.printed(),
         sinks.nullTests(),
         wiring.faults(),
-        wiring.standIns());
+        sinks.notCompared());
   }
 }

@@ -13,7 +13,9 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
 import drevik.mix.Control;
+import drevik.mix.Insert;
 import drevik.mix.Key;
+import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Output;
@@ -419,5 +421,249 @@ class LineCheckTest {
     assertThat(pinned.channel("kick").orElseThrow().output()).isEqualTo("voices");
     assertThat(pinned.channel("kick").orElseThrow().pins()).hasSize(1);
     assertThat(LineCheck.of(pinned)).noneMatch(one -> one.rule() == Rule.DEPARTS_FROM_MAP);
+  }
+
+  private static Mix playing() {
+    return change(
+        broken("kick", c -> c.withClips(List.of(clip("k.wav", 48_000)))),
+        "voice",
+        c -> c.withClips(List.of(clip("v.wav", 48_000))));
+  }
+
+  @Test
+  void aFileThatWouldBeSilentIsFoundWhateverMakesItSo() {
+    Mix sound = playing();
+    assertThat(ofRule(sound, Rule.OUTPUT_SILENT))
+        .singleElement()
+        .extracting(finding -> finding.where().get(0))
+        .as("the reference has no audio yet")
+        .isEqualTo("out listen");
+    List<Mix> silent =
+        List.of(
+            change(sound, "drums", c -> c.withFaderDb(-144)),
+            change(sound, "drums", c -> c.withMute(true)),
+            change(sound, "kick", c -> c.withClips(List.of()).withSends(List.of())),
+            change(sound, "kick", c -> c.withTrimDb(0).withOutput("voices").withSends(List.of())));
+    for (Mix mix : silent) {
+      Finding found =
+          ofRule(mix, Rule.OUTPUT_SILENT).stream()
+              .filter(finding -> finding.where().contains("out drums"))
+              .findFirst()
+              .orElseThrow();
+      assertThat(found.severity()).isEqualTo(Finding.Severity.WRONG);
+      Mix allowed = changeOutput(mix, "out drums", o -> o.withMayBeSilent(true));
+      assertThat(ofRule(allowed, Rule.OUTPUT_SILENT))
+          .noneMatch(finding -> finding.where().contains("out drums"));
+    }
+    assertThat(ofRule(sound.withKind(MixKind.TEMPLATE), Rule.OUTPUT_SILENT)).isEmpty();
+  }
+
+  @Test
+  void aReturnIsToldByWhatItsChainDoesToAnImpulse() {
+    Map<String, List<Insert>> dry =
+        Map.of(
+            "empty", List.of(),
+            "off", List.of(insert("reverberation", Map.of()).withOn(false)),
+            "equaliser", List.of(insert("equaliser", Map.of("low-cut", 200.0))),
+            "stand-in", List.of(insert("some-plate", Map.of())),
+            "half", List.of(insert("reverberation", Map.of("wet", 50.0))),
+            "delay", List.of(insert("tempo-delay", Map.of("wet", 30.0))));
+    dry.forEach(
+        (name, chain) ->
+            assertThat(ofRule(broken("plate", c -> c.withChain(chain)), Rule.RETURN_NOT_WET))
+                .as(name)
+                .hasSize(1));
+    Map<String, List<Insert>> wet =
+        Map.of(
+            "reverberation", List.of(insert("reverberation", Map.of())),
+            "small", List.of(insert("reverberation", Map.of("size", 2.0, "pre-delay", 0.0))),
+            "delay behind it",
+                List.of(
+                    insert("reverberation", Map.of()),
+                    insert("tempo-delay", Map.of("wet", 40.0)).withId("behind")),
+            "limited",
+                List.of(
+                    insert("tempo-delay", Map.of("wet", 100.0)),
+                    insert("limiter", Map.of()).withId("behind")));
+    wet.forEach(
+        (name, chain) ->
+            assertThat(ofRule(broken("plate", c -> c.withChain(chain)), Rule.RETURN_NOT_WET))
+                .as(name)
+                .isEmpty());
+    Mix off =
+        broken(
+            "plate",
+            c -> c.withChain(List.of(insert("reverberation", Map.of("wet", 20.0)).withOn(false))));
+    Mix mended = ofRule(off, Rule.RETURN_NOT_WET).get(0).mends().get(0).edit().applyTo(off);
+    assertThat(ofRule(mended, Rule.RETURN_NOT_WET)).isEmpty();
+  }
+
+  @Test
+  void aMinusHoldsAllElseAndWhatNobodyHasFiledIsAsked() {
+    Mix mixed =
+        changeOutput(
+            changeOutput(band(), "out mix", o -> o.withKind(OutputKind.MIX)),
+            "out drums",
+            o -> o.withKind(OutputKind.MINUS).withWithout(List.of("vocals")));
+    assertThat(ofRule(mixed, Rule.MINUS_MISSES)).isEmpty();
+    Mix missing = change(mixed, "kick", c -> c.withOutput("mix").withSends(List.of()));
+    Finding found = ofRule(missing, Rule.MINUS_MISSES).get(0);
+    assertThat(found.where()).containsExactly("out drums", "kick");
+    Mix said = found.mends().get(0).edit().applyTo(missing);
+    assertThat(ofRule(said, Rule.MINUS_MISSES)).isEmpty();
+    Mix unfiled = change(mixed, "kick", c -> c.withCategory("unknown"));
+    assertThat(ofRule(unfiled, Rule.HELD_OUT))
+        .singleElement()
+        .extracting(Finding::severity)
+        .isEqualTo(Finding.Severity.DOUBTFUL);
+    Mix person =
+        change(change(mixed, "kick", c -> c.withPerson("Ada")), "voice", c -> c.withPerson("Ada"));
+    assertThat(ofRule(person, Rule.HELD_OUT).get(0).says()).contains("Ada is heard there");
+  }
+
+  @Test
+  void theMendOfAHeldOutSeatMovesThatSeatFirst() {
+    Mix mix =
+        mix()
+            .seat("seated", "interviews", c -> c.withCategory("interview"))
+            .seat("roof", "natural", c -> c.withCategory("interview/field"))
+            .seat("wind", "natural", c -> c.withCategory("natural"))
+            .bus("interviews", "mix")
+            .bus(
+                "natural",
+                "mix",
+                c -> c.withSends(List.of(send("music and effects", Tap.POST_FADER, 0))))
+            .bus("music and effects", null)
+            .bus("mix", null)
+            .output("mix")
+            .output("music and effects")
+            .build();
+    Mix minus =
+        changeOutput(
+            mix,
+            "out music and effects",
+            o -> o.withKind(OutputKind.MINUS).withWithout(List.of("interview")));
+    Finding held = ofRule(minus, Rule.HELD_OUT).get(0);
+    assertThat(held.where()).containsExactly("roof", "out music and effects");
+    Mix first = held.mends().get(0).edit().applyTo(minus);
+    assertThat(first.channel("roof").orElseThrow().output()).isEqualTo("interviews");
+    assertThat(Coverage.of(first).reaches("wind", "out music and effects")).isTrue();
+    assertThat(held.mends().get(1).label()).contains("by which 1 other seat comes");
+  }
+
+  @Test
+  void stemsMustAddUpAsFadersAndMutesStandToo() {
+    assertThat(ofRule(broken("master", c -> c.withFaderDb(-144)), Rule.STEMS_DIFFER)).isEmpty();
+    Mix closed = words().build().mapChannels(c -> c.id().equals("mix") ? c.withFaderDb(-144) : c);
+    assertThat(ofRule(closed, Rule.STEMS_DIFFER)).hasSize(3);
+    Mix preFader = changeOutput(band(), "out drums", o -> o.withTap(Tap.PRE_FADER));
+    assertThat(ofRule(preFader, Rule.STEMS_DIFFER)).isEmpty();
+    Mix muted = change(preFader, "drums", c -> c.withMute(true));
+    assertThat(ofRule(muted, Rule.STEMS_DIFFER).get(0).says())
+        .contains("not in “mix” but in “drums” as faders and mutes stand");
+  }
+
+  @Test
+  void aStemThatHoldsAnothersSoundIsFoundByItsName() {
+    Mix named = changeOutput(band(), "out drums", o -> o.withName("Music stem"));
+    assertThat(ofRule(named, Rule.NAME_DISAGREES)).isEmpty();
+    Mix wrong = change(named, "kick", c -> c.withCategory("dialogue"));
+    assertThat(ofRule(wrong, Rule.NAME_DISAGREES))
+        .singleElement()
+        .extracting(Finding::says)
+        .asString()
+        .contains("“Music stem” holds dialogue");
+  }
+
+  @Test
+  void aStandInIsFoundBeforeAPrint() {
+    Mix mix = broken("drums", c -> c.withChain(List.of(insert("some-tape", Map.of()))));
+    Finding found = ofRule(mix, Rule.STAND_IN).get(0);
+    assertThat(found.says()).contains("some-tape", "drums");
+    Mix off = found.mends().get(0).edit().applyTo(mix);
+    assertThat(ofRule(off, Rule.STAND_IN)).isEmpty();
+  }
+
+  @Test
+  void clipsThatSoundTogetherOnOneSeatAreFound() {
+    Clip first = new Clip("a", clip("a.wav", 9).audio(), 0, 0, 48_000, 0);
+    Clip second = new Clip("b", clip("b.wav", 9).audio(), 24_000, 0, 48_000, 0);
+    Mix mix = broken("kick", c -> c.withClips(List.of(first, second)));
+    Finding found = ofRule(mix, Rule.CLIPS_OVERLAP).get(0);
+    assertThat(found.says()).contains("“a.wav” and “b.wav” sound together on “kick” for 0.5 s");
+    Mix mended = found.mends().get(0).edit().applyTo(mix);
+    assertThat(ofRule(mended, Rule.CLIPS_OVERLAP)).isEmpty();
+    Mix faded =
+        broken(
+            "kick",
+            c -> c.withClips(List.of(first.withFadeOut(24_000), second.withFadeIn(24_000))));
+    assertThat(ofRule(faded, Rule.CLIPS_OVERLAP)).isEmpty();
+  }
+
+  @Test
+  void songsThatStandOutsideTheirSectionsAreFoundAndMovedThere() {
+    Mix album =
+        mix()
+            .seat("kick 1", "Song 1", c -> c.withClips(List.of(clip("1.wav", 48_000))))
+            .seat("kick 2", "Song 2", c -> c.withClips(List.of(clip("2.wav", 48_000))))
+            .bus("Song 1", "album")
+            .bus("Song 2", "album")
+            .bus("album", null)
+            .output("album")
+            .build()
+            .withMarkers(
+                List.of(new Marker("m1", "Song 1", 0), new Marker("m2", "song 2", 96_000)));
+    Finding found = ofRule(album, Rule.SECTION_NOT_KEPT).get(0);
+    assertThat(found.where()).containsExactly("Song 2", "kick 2");
+    assertThat(found.says()).contains("begins at 0:02");
+    Mix moved = found.mends().get(0).edit().applyTo(album);
+    assertThat(moved.channel("kick 2").orElseThrow().clips().get(0).startFrame()).isEqualTo(96_000);
+    assertThat(moved.channel("kick 1")).isEqualTo(album.channel("kick 1"));
+    assertThat(ofRule(moved, Rule.SECTION_NOT_KEPT)).isEmpty();
+  }
+
+  @Test
+  void aTailBeyondWhatAPrintWaitsForIsTold() {
+    Mix endless =
+        mix()
+            .seat("a", "echo", c -> c.withClips(List.of(clip("a.wav", 48_000))))
+            .bus(
+                "echo",
+                "mix",
+                c ->
+                    c.withChain(
+                        List.of(insert("tempo-delay", Map.of("beats", 16.0, "feedback", 95.0)))))
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    Finding found = ofRule(endless, Rule.TAIL_CUT).get(0);
+    assertThat(found.says()).contains("for which a print waits");
+    Mix longer = found.mends().get(0).edit().applyTo(endless);
+    assertThat(ofRule(longer, Rule.TAIL_CUT)).isEmpty();
+  }
+
+  @Test
+  void aMasterWithoutAFileIsMadeOne() {
+    Mix mix = words().bus("spare", null).seat("s", "spare").build();
+    Finding found =
+        ofRule(mix, Rule.GOES_NOWHERE).stream()
+            .filter(finding -> finding.where().contains("spare"))
+            .findFirst()
+            .orElseThrow();
+    Finding.Mend mend =
+        found.mends().stream()
+            .filter(one -> one.label().equals("Make a file of “spare”"))
+            .findFirst()
+            .orElseThrow();
+    Mix mended = mend.edit().applyTo(mix);
+    assertThat(mended.outputs()).extracting(Output::channel).contains("spare");
+    assertThat(ofRule(mended, Rule.GOES_NOWHERE)).isEmpty();
+  }
+
+  @Test
+  void whatWaitsInATemplateIsNoFault() {
+    Mix idle = words().bus("idle", "mix").build();
+    assertThat(ofRule(idle, Rule.NOTHING_ARRIVES)).hasSize(1);
+    assertThat(ofRule(idle.withKind(MixKind.TEMPLATE), Rule.NOTHING_ARRIVES)).isEmpty();
   }
 }

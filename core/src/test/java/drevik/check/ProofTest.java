@@ -3,7 +3,12 @@ package drevik.check;
 import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import drevik.MixWords;
+import drevik.audio.Layout;
+import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -42,6 +47,27 @@ class ProofTest {
     Mix looped = SOUND.mapChannels(c -> c.id().equals("mix") ? c.withOutput("drums") : c);
     assertThat(of(looped).rules()).isEmpty();
     assertThat(of(looped).ways()).isZero();
+  }
+
+  @Test
+  void aRuleThatHadNothingToLookAtIsNotProved() {
+    Proof proof = of(SOUND);
+    assertThat(proof.idle())
+        .contains(Rule.RETURN_NOT_WET, Rule.REFERENCE_HEARD, Rule.STEMS_DIFFER, Rule.TAIL_CUT)
+        .doesNotContainAnyElementsOf(proof.rules());
+    Mix returning =
+        mix()
+            .seat("a", "mix")
+            .channel(
+                ChannelKind.RETURN,
+                "plate",
+                Layout.STEREO,
+                "mix",
+                c -> c.withChain(List.of(MixWords.insert("reverberation", Map.of()))))
+            .bus("mix", null)
+            .output("mix")
+            .build();
+    assertThat(of(returning).rules()).contains(Rule.RETURN_NOT_WET);
   }
 
   @ParameterizedTest

@@ -34,6 +34,8 @@ public final class OutputField {
   public static final ValueField<Output, String> SPECIFICATION =
       FIELDS.reference(
           "specification", "Specification", Output::specification, Target.SPECIFICATION);
+  public static final ValueField<Output, Boolean> MAY_BE_SILENT =
+      FIELDS.value("mayBeSilent", "May be silent", Boolean.class, Output::mayBeSilent);
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<Output> ALL = FIELDS.build();

@@ -1,5 +1,6 @@
 package drevik.mix.field;
 
+import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.mix.Specification;
 import drevik.mix.field.Field.Unit;
@@ -25,6 +26,8 @@ public final class SpecificationField {
           "sampleRate", "Sample rate", Integer.class, Specification::sampleRate, Unit.HERTZ);
   public static final ValueField<Specification, SampleFormat> FORMAT =
       FIELDS.value("format", "Format", SampleFormat.class, Specification::format);
+  public static final ValueField<Specification, Layout> LAYOUT =
+      FIELDS.value("layout", "Layout", Layout.class, Specification::layout);
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<Specification> ALL = FIELDS.build();

@@ -1,0 +1,121 @@
+package drevik.check;
+
+import drevik.category.CategoryTree;
+import drevik.category.NameSorter;
+import drevik.category.Sorting;
+import drevik.check.Finding.Severity;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.route.Coverage.Way;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Stems that are called after what is not in them. */
+final class NameDisagrees implements LineCheckRule {
+  /** What only says what kind of file it is. */
+  private static final Set<String> OF_FILES =
+      Set.of(
+          "stem",
+          "stems",
+          "undipped",
+          "dipped",
+          "surround",
+          "stereo",
+          "mono",
+          "mix",
+          "print",
+          "bus",
+          "sum",
+          "dry",
+          "wet",
+          "full",
+          "clean");
+
+  /** What no stem is called after. */
+  private static final Set<String> NO_SOUND = Set.of("print", "reference", "click");
+
+  /** Families that are called by each other's names. */
+  private static final List<Set<String>> ALIKE =
+      List.of(
+          Set.of("dialogue", "narration", "interview", "vocals", "natural"),
+          Set.of("effects", "foley", "ambience", "natural", "fx", "percussion"),
+          Set.of(
+              "score",
+              "drums",
+              "percussion",
+              "bass",
+              "guitar",
+              "keys",
+              "synth",
+              "strings",
+              "brass",
+              "winds",
+              "orchestra",
+              "fx",
+              "vocals"));
+
+  @Override
+  public void check(Survey survey) {
+    for (Output output : survey.mix.outputs()) {
+      boolean stem = output.kind() == OutputKind.STEM || output.kind() == OutputKind.UNDIPPED_STEM;
+      String family = stem ? familyOf(output.name()) : CategoryTree.UNKNOWN;
+      if (!family.equals(CategoryTree.UNKNOWN)) {
+        compare(survey, output, family);
+      }
+    }
+  }
+
+  private static String familyOf(String name) {
+    List<String> words = List.of(name.toLowerCase(Locale.ROOT).split("[^\\p{L}\\d]+"));
+    String said =
+        words.stream()
+            .filter(word -> !OF_FILES.contains(word) && word.chars().anyMatch(Character::isLetter))
+            .collect(Collectors.joining(" "));
+    if (said.isEmpty()) {
+      return CategoryTree.UNKNOWN;
+    }
+    if (said.equals("music")) {
+      return "score";
+    }
+    Sorting sorting = NameSorter.sort(said);
+    String family = CategoryTree.topOf(sorting.category());
+    return sorting.confidence() >= Sorting.SURE && !NO_SOUND.contains(family)
+        ? family
+        : CategoryTree.UNKNOWN;
+  }
+
+  private static void compare(Survey survey, Output output, String family) {
+    Set<String> held = new LinkedHashSet<>();
+    for (Channel seat : survey.mix.channels()) {
+      if (seat.kind() == ChannelKind.SEAT
+          && !seat.stowed()
+          && !survey.wired.holding(seat.id(), List.of(output), Set.of(Way.DRY)).isEmpty()) {
+        held.add(CategoryTree.topOf(seat.category()));
+      }
+    }
+    held.remove(CategoryTree.UNKNOWN);
+    if (!held.isEmpty() && held.stream().noneMatch(one -> isCalled(one, family))) {
+      survey.report(
+          Rule.NAME_DISAGREES,
+          Severity.DOUBTFUL,
+          List.of(output.id(), output.channel()),
+          "“"
+              + output.name()
+              + "” holds "
+              + String.join(", ", held)
+              + ", and nothing that it is called after ("
+              + family
+              + ").");
+    }
+  }
+
+  private static boolean isCalled(String family, String name) {
+    return family.equals(name)
+        || ALIKE.stream().anyMatch(group -> group.contains(family) && group.contains(name));
+  }
+}
