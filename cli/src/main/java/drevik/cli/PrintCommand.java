@@ -5,6 +5,9 @@ import com.beust.jcommander.Parameters;
 import com.beust.jcommander.converters.PathConverter;
 import drevik.audio.AudioException;
 import drevik.audio.Sha256;
+import drevik.check.Finding;
+import drevik.check.Finding.Severity;
+import drevik.check.LineCheck;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
 import drevik.mix.Mix;
@@ -24,8 +27,11 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 
-/** {@code drevik print}: every output of a session, and {@code report.json} beside them. */
-@Parameters(commandDescription = "Prints a session's outputs in one pass.")
+/**
+ * {@code drevik print}: every output of a session, and {@code report.json} beside them. The line
+ * check comes first; what it finds is told, and what is wrong is no success.
+ */
+@Parameters(commandDescription = "Checks a session, and prints its outputs in one pass.")
 final class PrintCommand implements Callable<Integer> {
   @Parameter(description = "SESSION.json", required = true, converter = PathConverter.class)
   private Path session;
@@ -44,9 +50,16 @@ final class PrintCommand implements Callable<Integer> {
       description = "Names of the outputs to print; all if not given.")
   private List<String> only = new ArrayList<>();
 
+  @Parameter(names = "--unchecked", description = "Leaves the line check out.")
+  private boolean unchecked;
+
   @Override
   public Integer call() throws IOException {
     Mix mix = MixFile.read(session);
+    List<Finding> findings = unchecked ? List.of() : LineCheck.of(mix);
+    findings.forEach(
+        finding -> System.err.println("drevik: " + finding.severity() + ": " + finding.says()));
+    boolean wrong = findings.stream().anyMatch(one -> one.severity() == Severity.WRONG);
     PrintOptions options = PrintOptions.only(chosen(mix));
     OwnPrints.require(out, PrintOptions.fileNames(mix, options));
     Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
@@ -55,7 +68,7 @@ final class PrintCommand implements Callable<Integer> {
     String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
     Files.writeString(out.resolve(OwnPrints.REPORT), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
-    return report.passes() ? 0 : 1;
+    return report.passes() && !wrong ? 0 : 1;
   }
 
   private Set<String> chosen(Mix mix) {

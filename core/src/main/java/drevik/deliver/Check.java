@@ -18,8 +18,20 @@ import org.jspecify.annotations.Nullable;
  * @param asked with its unit
  * @param measured with its unit
  * @param says what is wrong and what would mend it; empty if it passes
+ * @param turnDb by how much the file would have to be turned up, dB; null where that is no mend
  */
-public record Check(String what, String asked, String measured, Verdict verdict, String says) {
+public record Check(
+    String what,
+    String asked,
+    String measured,
+    Verdict verdict,
+    String says,
+    @Nullable Double turnDb) {
+  /** Something that no turning mends. */
+  public Check(String what, String asked, String measured, Verdict verdict, String says) {
+    this(what, asked, measured, verdict, says, null);
+  }
+
   public enum Verdict {
     PASS,
     /** It passes, and somebody may still object. */
@@ -164,13 +176,16 @@ public record Check(String what, String asked, String measured, Verdict verdict,
             .map(Shape.ChannelShape::speaker)
             .filter(speaker -> !speaker.equals(Speaker.LFE.shortName()))
             .toList();
-    if (!silent.isEmpty() && !file.isSilent() && !file.mayBeSilent()) {
+    // A stem may well be heard from one place alone.
+    boolean placed = file.isWhole() || file.kind() == OutputKind.PRINT;
+    boolean laidOut = asked != null && asked.layout() != null;
+    if (!silent.isEmpty() && !file.isSilent() && !file.mayBeSilent() && (placed || laidOut)) {
       checks.add(
           new Check(
               "Channels",
               "all of " + file.layout() + " heard",
               "nothing in " + String.join(", ", silent),
-              asked != null && asked.layout() != null ? Verdict.FAIL : Verdict.WARN,
+              laidOut ? Verdict.FAIL : Verdict.WARN,
               "Place something there, or print a smaller layout."));
     }
     if (shape.identical() && !file.isSilent() && file.isWhole()) {
@@ -237,7 +252,8 @@ public record Check(String what, String asked, String measured, Verdict verdict,
           case WARN -> "So near the edge that another meter may find it outside.";
           case PASS -> "";
         };
-    checks.add(new Check("Loudness", target, figure(measured) + " LUFS", verdict, says));
+    Double turn = verdict == Verdict.FAIL ? wanted - measured : null;
+    checks.add(new Check("Loudness", target, figure(measured) + " LUFS", verdict, says, turn));
   }
 
   private static void truePeak(Printed file, @Nullable Specification asked, List<Check> checks) {

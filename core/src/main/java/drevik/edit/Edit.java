@@ -48,6 +48,7 @@ public sealed interface Edit
         SplitBus,
         StowChannels,
         Together,
+        TurnOutput,
         UnpinSlots {
 
   /**

@@ -12,12 +12,14 @@ import drevik.audio.WavWriter;
 import drevik.deliver.Check;
 import drevik.deliver.Check.Verdict;
 import drevik.deliver.Shape;
+import drevik.edit.TurnOutput;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
+import drevik.mix.Tap;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -236,5 +238,24 @@ class PrintProofTest {
     assertThat(part.notCompared())
         .containsExactly(new PrintReport.NotCompared("stems", "Stems", List.of("mix")));
     assertThat(print(mix, PrintOptions.all()).notCompared()).isEmpty();
+  }
+
+  @Test
+  void aMissedLoudnessIsTurnedToWhereItWasMeasured() throws IOException {
+    write("n.wav", Layout.STEREO, 4 * RATE, noise(1, 0.05), noise(2, 0.05));
+    Specification asks = new Specification("s", "S", "", -23.0, 0.1, null, null, null);
+    Mix mix =
+        heard("n.wav", Layout.STEREO, 4 * RATE, OutputKind.MIX, o -> o.withSpecification("s"))
+            .withSpecifications(List.of(asks));
+    Check missed = check(mix, "Loudness");
+    assertThat(missed.verdict()).isEqualTo(Verdict.FAIL);
+    TurnOutput turn = new TurnOutput(mix.outputs().get(0).id(), missed.turnDb());
+    assertThat(turn.says(mix)).matches("turn “mix” (up|down) by [\\d.]+ dB");
+    Mix turned = turn.applyTo(mix);
+    assertThat(check(turned, "Loudness").verdict()).isNotEqualTo(Verdict.FAIL);
+    Mix before = mix.withOutputs(List.of(mix.outputs().get(0).withTap(Tap.PRE_FADER)));
+    Mix trimmed = turn.applyTo(before);
+    assertThat(trimmed.channel("mix").orElseThrow().faderDb()).isZero();
+    assertThat(check(trimmed, "Loudness").verdict()).isNotEqualTo(Verdict.FAIL);
   }
 }

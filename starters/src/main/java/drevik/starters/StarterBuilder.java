@@ -1,6 +1,5 @@
 package drevik.starters;
 
-import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.deliver.Specifications;
@@ -241,17 +240,15 @@ final class StarterBuilder {
       String... without) {
     outputs.add(
         new Output(
-            "out-" + id(name),
-            name,
-            kind,
-            id(from),
-            tap,
-            layout,
-            format,
-            "{project} - {output}",
-            List.of(without),
-            null,
-            Dither.BY_FORMAT));
+                "out-" + id(name),
+                name,
+                kind,
+                id(from),
+                tap,
+                layout,
+                format,
+                "{project} - {output}")
+            .withWithout(List.of(without)));
     return this;
   }
 

@@ -496,6 +496,7 @@ public final class Starters {
             Tap.POST_FADER,
             STEREO,
             SampleFormat.PCM_24)
+        .answersTo("r128", "Surround", "Stereo")
         .output("Guide", OutputKind.PRINT, "Guide")
         .output("Mix", OutputKind.MIX, "Mix")
         .output("Mix-minus", OutputKind.MINUS, "Minus narration", "narration")
@@ -528,19 +529,25 @@ public final class Starters {
             120,
             "Nothing is seen, so the place must be heard: voices are grouped by where they speak,"
                 + " and every place has its own return, into the voices, so that the voice stem"
-                + " carries it. A telephone is a bus, not a setting on a track.")
+                + " carries it. A telephone is a bus, not a setting on a track. All but the narrator"
+                + " is summed once more, to be narrated in another language.")
         .master("Master", STEREO)
         .chain("Master", "limiter", "ceiling", -1)
         .bus("Mix", STEREO, "unknown", "Master")
         .buses("dialogue", "Mix", "Voices")
         .bus("Narration", MONO, "narration", "Voices")
-        .bus("Indoors", MONO, "dialogue", "Voices")
-        .bus("Outdoors", MONO, "dialogue", "Voices")
-        .bus("Telephone", MONO, "dialogue/futz", "Voices")
+        .buses("dialogue", "Voices", "Characters")
+        .bus("Indoors", MONO, "dialogue", "Characters")
+        .bus("Outdoors", MONO, "dialogue", "Characters")
+        .bus("Telephone", MONO, "dialogue/futz", "Characters")
         .buses("effects", "Mix", "Sounds")
         .buses("effects", "Sounds", "Effects")
         .buses("ambience", "Sounds", "Ambience")
         .buses("score", "Mix", "Music")
+        .bus("Minus narration", STEREO, "unknown", null)
+        .send("Characters", Tap.POST_FADER, 0, "Minus narration")
+        .send("Sounds", Tap.POST_FADER, 0, "Minus narration")
+        .send("Music", Tap.POST_FADER, 0, "Minus narration")
         .chain("Narration", "compressor", "threshold", -22, "ratio", 2.5)
         .chain("Telephone", "equaliser", "low-cut", 350, "low-cut-slope", 24, "high-cut", 3400)
         .seats("narration", MONO, "Narration", "Narrator")
@@ -552,9 +559,9 @@ public final class Starters {
         .seats("effects/hard", MONO, "Effects", numbered("Effect", 4))
         .seats("ambience", STEREO, "Ambience", numbered("Place", 3))
         .seats("score", STEREO, "Music", "Theme", "Bridge")
-        .effect("Small room", "Voices", "reverberation", "decay", 0.4, "size", 4)
-        .effect("Stairwell", "Voices", "reverberation", "decay", 1.9, "size", 16)
-        .effect("Forest edge", "Voices", "tempo-delay", "beats", 0.25, "feedback", 12)
+        .effect("Small room", "Characters", "reverberation", "decay", 0.4, "size", 4)
+        .effect("Stairwell", "Characters", "reverberation", "decay", 1.9, "size", 16)
+        .effect("Forest edge", "Characters", "tempo-delay", "beats", 0.25, "feedback", 12)
         .effect("Place of the sounds", "Sounds", "reverberation", "decay", 0.8, "size", 9)
         .send("Indoors", Tap.POST_FADER, -144, "Small room", "Stairwell")
         .ready("Forest edge", "Outdoors")
@@ -570,8 +577,9 @@ public final class Starters {
         .map("Music", "score")
         .output("Master", OutputKind.PRINT, "Master")
         .output("Mono", OutputKind.PRINT, "Master", Tap.POST_FADER, MONO, SampleFormat.PCM_24)
+        .answersTo("aes77-speech", "Master")
         .output("Mix", OutputKind.MIX, "Mix")
-        .output("Without narration", OutputKind.MINUS, "Sounds", "narration")
+        .output("Without narration", OutputKind.MINUS, "Minus narration", "narration")
         .stems("Mix", "Voices", "Sounds", "Music")
         .build();
   }
