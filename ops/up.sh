@@ -98,6 +98,10 @@ say_where() {
   printf '%s' "$url" >"$data/url.new"
   mv "$data/url.new" "$data/url"
   printf 'Drevik: %s\n' "$url"
+  case ${DREVIK_ADDRESS:-127.0.0.1} in
+    127.* | localhost | ::1) ;;
+    *) say "Whoever reaches this machine at $DREVIK_ADDRESS may see and change everything: there are no accounts. Let only your own network reach it." ;;
+  esac
   [ ! -d "$data/demo" ] || say "A delivery to drop by hand: $data/demo. Ctrl-C stops everything."
 }
 
@@ -150,6 +154,7 @@ up() {
   umask 077
   data=$(data_folder)
   lock_folder "$data"
+  refuse_half_restored "$data"
   printf '%s' "$$" >"$data/up.pid"
   need_tools
   build

@@ -8,6 +8,9 @@ import java.util.List;
  * depth where the file has that, else 32-bit float. The original is not touched.
  */
 public final class Decoder {
+  /** What a header may leave out, bytes. */
+  private static final long ROOM = 10_000_000;
+
   private Decoder() {}
 
   /**
@@ -16,8 +19,26 @@ public final class Decoder {
    */
   public static String toWave(Path from, Path to) {
     Ffmpeg.Stream stream = Ffmpeg.streamOf(from);
-    Ffmpeg.run("decoded", from, to, List.of("-c:a", codec(stream)));
+    long said = bytesOf(stream);
+    // A header may be a little off, and not many times.
+    long most = said > 0 ? 2 * said + ROOM : Long.MAX_VALUE;
+    Ffmpeg.run("decoded", from, to, List.of("-c:a", codec(stream)), most);
     return stream.codec();
+  }
+
+  /**
+   * How long the WAVE file of it becomes, by what its header says, bytes; −1 if that does not say.
+   *
+   * @throws AudioException if there is no audio in the file
+   */
+  public static long bytesOfWave(Path from) {
+    long bytes = bytesOf(Ffmpeg.streamOf(from));
+    return bytes > 0 ? bytes : -1;
+  }
+
+  private static long bytesOf(Ffmpeg.Stream stream) {
+    int bytes = Integer.parseInt(codec(stream).replaceAll("\\D", "")) / 8;
+    return (long) (stream.seconds() * stream.sampleRate() * stream.channels() * bytes);
   }
 
   private static String codec(Ffmpeg.Stream stream) {

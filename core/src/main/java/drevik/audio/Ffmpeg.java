@@ -29,13 +29,23 @@ final class Ffmpeg {
    * @throws AudioException if ffmpeg is missing, fails or takes too long; {@code to} is gone then
    */
   static void run(String doing, Path from, Path to, List<String> options) {
+    run(doing, from, to, options, LARGEST);
+  }
+
+  /**
+   * The same.
+   *
+   * @param most bytes that it may write
+   */
+  static void run(String doing, Path from, Path to, List<String> options, long most) {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-hide_banner"));
     command.addAll(List.of("-loglevel", "error", "-y", "-protocol_whitelist", "file"));
     command.addAll(List.of("-f", Container.of(from).demuxer(), "-i", from.toString()));
     command.addAll(List.of("-map", "0:a:0", "-map_metadata", "-1"));
     command.addAll(List.of("-fflags", "+bitexact", "-flags:a", "+bitexact"));
     command.addAll(options);
-    command.addAll(List.of("-fs", Long.toString(LARGEST), "-rf64", "auto", "-f", "wav"));
+    command.addAll(
+        List.of("-fs", Long.toString(Math.min(most, LARGEST)), "-rf64", "auto", "-f", "wav"));
     command.add(to.toString());
     try {
       outputOf(command);
@@ -44,15 +54,23 @@ final class Ffmpeg {
     }
   }
 
-  /** Codec name and bits of a sample, as the file's header says; 0 bits where it has none. */
-  record Stream(String codec, int bits) {}
+  /**
+   * What a file's header says.
+   *
+   * @param codec its name
+   * @param bits of a sample; 0 where it has none
+   * @param seconds 0 where it does not say
+   */
+  record Stream(String codec, int bits, int sampleRate, int channels, double seconds) {}
 
   static Stream streamOf(Path file) {
     List<String> command = new ArrayList<>(List.of("ffprobe", "-hide_banner", "-loglevel"));
     command.addAll(List.of("error", "-protocol_whitelist", "file"));
     command.addAll(List.of("-f", Container.of(file).demuxer(), "-select_streams", "a:0"));
     command.addAll(
-        List.of("-show_entries", "stream=codec_name,bits_per_raw_sample,bits_per_sample"));
+        List.of(
+            "-show_entries",
+            "stream=codec_name,bits_per_raw_sample,bits_per_sample,sample_rate,channels:format=duration"));
     command.addAll(List.of("-of", "default=noprint_wrappers=1", file.toString()));
     String said;
     try {
@@ -65,12 +83,18 @@ final class Ffmpeg {
       throw AudioException.of(file, "has no audio in it; ask for it to be sent again", null);
     }
     int bits = Math.max(number(said, "bits_per_raw_sample"), number(said, "bits_per_sample"));
-    return new Stream(codec, bits);
+    String seconds = valueOf(said, "duration");
+    return new Stream(
+        codec,
+        bits,
+        number(said, "sample_rate"),
+        number(said, "channels"),
+        seconds.matches("\\d{1,9}(\\.\\d+)?") ? Double.parseDouble(seconds) : 0);
   }
 
   private static int number(String said, String key) {
     String value = valueOf(said, key);
-    return value.matches("\\d{1,3}") ? Integer.parseInt(value) : 0;
+    return value.matches("\\d{1,7}") ? Integer.parseInt(value) : 0;
   }
 
   private static String valueOf(String said, String key) {

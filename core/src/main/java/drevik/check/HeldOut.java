@@ -12,6 +12,7 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
+import drevik.mix.Slot;
 import drevik.mix.field.OutputField;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -132,9 +133,12 @@ final class HeldOut implements LineCheckRule {
     Set<String> without = new LinkedHashSet<>(minus.without());
     missing.forEach(seat -> without.add(CategoryTree.topOf(seat.category())));
     without.remove(CategoryTree.UNKNOWN);
+    // Where a hand has sent it, somebody has decided.
+    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    boolean decided = missing.stream().allMatch(seat -> seat.isPinned(output));
     survey.report(
         Rule.MINUS_MISSES,
-        Severity.WRONG,
+        decided ? Severity.NOTE : Severity.WRONG,
         survey.chiefFirst(List.of(minus.id()), missing.get(0).id()),
         "“"
             + minus.name()

@@ -15,6 +15,9 @@ record OutlineText(List<OutlineLine> lines, List<OutlineFault> faults) {
   /** Characters of a whole outline. */
   static final int MOST = 1_000_000;
 
+  /** Characters of one line: a channel with a hundred sends. */
+  private static final int LONGEST_LINE = 8_000;
+
   /** Lines stand within each other no deeper. */
   static final int DEEPEST = 64;
 
@@ -73,6 +76,19 @@ record OutlineText(List<OutlineLine> lines, List<OutlineFault> faults) {
                 0,
                 line.length(),
                 "This line holds a character that cannot be seen; type it anew."));
+        return;
+      }
+      if (line.length() > LONGEST_LINE) {
+        faults.add(
+            new OutlineFault(
+                number,
+                0,
+                line.length(),
+                "A line has at most "
+                    + LONGEST_LINE
+                    + " characters; this one has "
+                    + line.length()
+                    + "."));
         return;
       }
       LineScanner.Scanned scanned = new LineScanner(line, number, faults).scan();

@@ -32,6 +32,7 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   private final HttpClient http = HttpClient.newHttpClient();
   private ConfigurableApplicationContext application;
   private Path data;
+  private String database;
 
   /** What came back. */
   record Answer(int status, JsonNode body, byte[] bytes) {
@@ -43,13 +44,18 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   @Override
   public void beforeAll(ExtensionContext context) throws IOException {
     data = Files.createTempDirectory("drevik-test-data");
+    database = ThrowawayPostgres.shared().newDatabase();
+    start();
+  }
+
+  private void start() {
     application =
         new SpringApplicationBuilder(DrevikServer.class)
             .web(WebApplicationType.SERVLET)
             .run(
                 "--server.port=0",
                 "--drevik.hosts=mixing.local",
-                "--spring.datasource.url=" + ThrowawayPostgres.shared().newDatabase(),
+                "--spring.datasource.url=" + database,
                 "--drevik.data=" + data);
   }
 
@@ -57,6 +63,12 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
   public void afterAll(ExtensionContext context) throws IOException {
     application.close();
     FileSystemUtils.deleteRecursively(data);
+  }
+
+  /** Ends, and starts on the same data. */
+  void restart() {
+    application.close();
+    start();
   }
 
   Path data() {

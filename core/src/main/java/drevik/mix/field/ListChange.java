@@ -3,6 +3,7 @@ package drevik.mix.field;
 import drevik.mix.Refused;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -75,10 +76,7 @@ public record ListChange<E>(
           "“" + unseen.iterator().next() + "” (" + of.label() + ") was removed meanwhile.");
     }
     putInOrder(kept);
-    for (Added<E> one : added) {
-      add(kept, one);
-    }
-    return kept;
+    return added.isEmpty() ? kept : withAdded(kept);
   }
 
   /** Those that are named take each other's places; the others stay where they are. */
@@ -94,23 +92,46 @@ public record ListChange<E>(
     }
   }
 
-  private void add(List<E> kept, Added<E> one) {
-    String id = of.idOf(one.item());
-    int at = one.after() == null ? 0 : kept.size();
-    for (int i = 0; i < kept.size(); i++) {
-      String there = of.idOf(kept.get(i));
-      if (there.equals(id)) {
+  /** A member with the one behind it: what is added to thousands is not looked for among them. */
+  private static final class Link<E> {
+    private final @Nullable E item;
+    private @Nullable Link<E> next;
+
+    Link(@Nullable E item) {
+      this.item = item;
+    }
+  }
+
+  private List<E> withAdded(List<E> kept) {
+    Link<E> first = new Link<>(null);
+    Link<E> last = first;
+    Map<String, Link<E>> links = new HashMap<>();
+    for (E item : kept) {
+      last.next = new Link<>(item);
+      last = last.next;
+      links.put(of.idOf(item), last);
+    }
+    for (Added<E> one : added) {
+      String id = of.idOf(one.item());
+      if (links.containsKey(id)) {
         if (of.items().isEmpty()) {
           // Two may add the same reference.
-          return;
+          continue;
         }
         throw Refused.about(
             id, "The id “" + id + "” (" + of.label() + ") is taken; ids are given once.");
       }
-      if (there.equals(one.after())) {
-        at = i + 1;
-      }
+      Link<E> before = one.after() == null ? first : links.getOrDefault(one.after(), last);
+      Link<E> link = new Link<>(one.item());
+      link.next = before.next;
+      before.next = link;
+      last = before == last ? link : last;
+      links.put(id, link);
     }
-    kept.add(at, one.item());
+    List<E> all = new ArrayList<>(links.size());
+    for (Link<E> link = first.next; link != null; link = link.next) {
+      all.add(Objects.requireNonNull(link.item));
+    }
+    return all;
   }
 }

@@ -1,6 +1,9 @@
 package drevik.server.intake;
 
+import com.github.kagkarlsson.scheduler.SchedulerClient;
 import drevik.audio.AudioException;
+import drevik.audio.Container;
+import drevik.audio.Decoder;
 import drevik.category.Sorting;
 import drevik.intake.measure.Inspection;
 import drevik.intake.measure.Inspector;
@@ -11,7 +14,11 @@ import drevik.intake.measure.SecondSorting;
 import drevik.intake.measure.StereoImages;
 import drevik.mix.Lookup;
 import drevik.server.CutShort;
+import drevik.server.NoRoom;
 import drevik.server.store.AudioStore;
+import drevik.server.store.DiskSpace;
+import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,16 +43,37 @@ public class InspectFiles {
   private final DeliveredFileRows files;
   private final AudioStore store;
   private final TransactionTemplate transaction;
+  private final SchedulerClient scheduler;
+  private final DiskSpace space;
+  private final Clock clock;
 
   InspectFiles(
       AudioFileRows audioFiles,
       DeliveredFileRows files,
       AudioStore store,
-      TransactionTemplate transaction) {
+      TransactionTemplate transaction,
+      SchedulerClient scheduler,
+      DiskSpace space,
+      Clock clock) {
+    this.space = space;
+    this.scheduler = scheduler;
+    this.clock = clock;
     this.audioFiles = audioFiles;
     this.files = files;
     this.store = store;
     this.transaction = transaction;
+  }
+
+  /**
+   * At the start: whatever is waited for has its job, though an earlier program may have lost it.
+   */
+  public void askForWhatWasLeft() {
+    transaction.executeWithoutResult(status -> audioFiles.unmeasured().forEach(this::ask));
+  }
+
+  /** Notes that a content is to be measured, in the transaction that it is called in. */
+  void ask(String sha256) {
+    scheduler.scheduleIfNotExists(InspectJob.TASK.instance(sha256).scheduledTo(clock.instant()));
   }
 
   public void carryOut(String sha256) {
@@ -59,6 +87,9 @@ public class InspectFiles {
         throw e;
       }
       fail(sha256, e);
+      return;
+    } catch (NoRoom e) {
+      fail(sha256, AudioException.of(sha256, "could not be measured: " + e.getMessage()));
       return;
     } catch (NestedRuntimeException e) {
       // The database went away under it, which is no fault of the file: the job is tried again.
@@ -75,7 +106,15 @@ public class InspectFiles {
   }
 
   private Inspection measure(String sha256) {
-    Inspection found = Inspector.inspect(store.locate(sha256));
+    Path file = store.locate(sha256);
+    if (Container.of(file) != Container.WAVE) {
+      // Silence can become a thousand times as long as it came.
+      space.require(
+          Path.of(System.getProperty("java.io.tmpdir")),
+          Decoder.bytesOfWave(file),
+          "what it becomes while it is measured");
+    }
+    Inspection found = Inspector.inspect(file);
     transaction.executeWithoutResult(
         status -> {
           AudioFileRow audio = audioFiles.findById(sha256).orElseThrow();

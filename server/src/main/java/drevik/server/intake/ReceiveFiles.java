@@ -1,6 +1,5 @@
 package drevik.server.intake;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import drevik.audio.AudioException;
 import drevik.audio.Container;
 import drevik.audio.WavReader;
@@ -35,7 +34,7 @@ public class ReceiveFiles {
   private final AudioFileRows audioFiles;
   private final LearnedSorting sorting;
   private final AudioStore store;
-  private final SchedulerClient scheduler;
+  private final InspectFiles inspecting;
   private final TransactionTemplate transaction;
   private final Clock clock;
 
@@ -45,7 +44,7 @@ public class ReceiveFiles {
       AudioFileRows audioFiles,
       LearnedSorting sorting,
       AudioStore store,
-      SchedulerClient scheduler,
+      InspectFiles inspecting,
       TransactionTemplate transaction,
       Clock clock) {
     this.deliveries = deliveries;
@@ -53,7 +52,7 @@ public class ReceiveFiles {
     this.audioFiles = audioFiles;
     this.sorting = sorting;
     this.store = store;
-    this.scheduler = scheduler;
+    this.inspecting = inspecting;
     this.transaction = transaction;
     this.clock = clock;
   }
@@ -152,6 +151,13 @@ public class ReceiveFiles {
         // Known content too: what the store lost or damaged since is whole again.
         incoming.keep();
         if (there.isPresent() && there.get().fault == null) {
+          // Measured long ago, as a rule; what lost its job is asked for again.
+          transaction.executeWithoutResult(
+              status -> {
+                if (audioFiles.unmeasured().contains(incoming.sha256())) {
+                  inspecting.ask(incoming.sha256());
+                }
+              });
           return there.get().id;
         }
         // What failed before may have failed for a reason that is gone, and is tried anew.
@@ -193,8 +199,7 @@ public class ReceiveFiles {
             audioFiles.addIfNew(incoming.sha256(), incoming.bytes(), clock.instant());
             files.saveAndFlush(row);
             // Known content is measured, but may be the other half of a pair here.
-            scheduler.scheduleIfNotExists(
-                InspectJob.TASK.instance(incoming.sha256()).scheduledTo(clock.instant()));
+            inspecting.ask(incoming.sha256());
           });
       return row.id;
     } catch (DataIntegrityViolationException e) {

@@ -20,6 +20,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Primary;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 
@@ -41,9 +42,11 @@ class JobsConfiguration {
   private static final int THREADS = Runtime.getRuntime().availableProcessors() + 1;
 
   private final ObjectProvider<Scheduler> scheduler;
+  private final ObjectProvider<InspectFiles> inspecting;
 
-  JobsConfiguration(ObjectProvider<Scheduler> scheduler) {
+  JobsConfiguration(ObjectProvider<Scheduler> scheduler, ObjectProvider<InspectFiles> inspecting) {
     this.scheduler = scheduler;
+    this.inspecting = inspecting;
   }
 
   @Bean
@@ -51,7 +54,12 @@ class JobsConfiguration {
     return Clock.systemUTC();
   }
 
+  /**
+   * Who notes a job asks this one: it writes by the connection of the transaction that it is called
+   * in. The scheduler itself is a client too, and has connections of its own.
+   */
   @Bean
+  @Primary
   SchedulerClient schedulerClient(DataSource dataSource) {
     return SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(dataSource)).build();
   }
@@ -102,6 +110,7 @@ class JobsConfiguration {
 
   @EventListener(ApplicationReadyEvent.class)
   void start() {
+    inspecting.getObject().askForWhatWasLeft();
     scheduler.getObject().start();
   }
 }

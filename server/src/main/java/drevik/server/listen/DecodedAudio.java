@@ -1,6 +1,7 @@
 package drevik.server.listen;
 
 import drevik.audio.Decoder;
+import drevik.server.store.DiskSpace;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,6 +9,8 @@ import java.nio.file.Path;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -20,31 +23,62 @@ class DecodedAudio {
 
   private final Map<Path, Path> decoded = new LinkedHashMap<>(MOST, 0.75f, true);
 
+  /** One at a time for each file; who listens to another does not wait. */
+  private final Map<Path, Object> locks = new ConcurrentHashMap<>();
+
+  private final DiskSpace space;
+
+  DecodedAudio(DiskSpace space) {
+    this.space = space;
+  }
+
   /**
    * A WAVE file of it. Who has it open can read on when others have taken its place.
    *
    * @throws drevik.audio.AudioException if there is no audio in it
+   * @throws drevik.server.NoRoom if what it becomes does not fit
    */
-  synchronized Path of(Path file) throws IOException {
-    Path known = decoded.get(file);
-    if (known != null) {
-      return known;
+  Path of(Path file) throws IOException {
+    synchronized (locks.computeIfAbsent(file, path -> new Object())) {
+      try {
+        Path known = known(file);
+        return known != null ? known : decode(file);
+      } finally {
+        locks.remove(file);
+      }
     }
+  }
+
+  private synchronized @Nullable Path known(Path file) {
+    return decoded.get(file);
+  }
+
+  private Path decode(Path file) throws IOException {
     Path wave = Files.createTempFile("drevik-listening", ".wav");
+    boolean done = false;
     try {
+      space.require(
+          Path.of(System.getProperty("java.io.tmpdir")),
+          Decoder.bytesOfWave(file),
+          "what it becomes");
       Decoder.toWave(file, wave);
-      decoded.put(file, wave);
+      done = true;
     } finally {
-      if (!decoded.containsKey(file)) {
+      if (!done) {
         Files.deleteIfExists(wave);
       }
     }
+    keep(file, wave);
+    return wave;
+  }
+
+  private synchronized void keep(Path file, Path wave) throws IOException {
+    decoded.put(file, wave);
     if (decoded.size() > MOST) {
       Iterator<Path> oldest = decoded.values().iterator();
       Files.deleteIfExists(oldest.next());
       oldest.remove();
     }
-    return wave;
   }
 
   @PreDestroy

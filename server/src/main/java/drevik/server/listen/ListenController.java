@@ -1,6 +1,7 @@
 package drevik.server.listen;
 
 import drevik.audio.Container;
+import drevik.server.intake.KeptAudio;
 import drevik.server.print.PrintService;
 import drevik.server.store.AudioStore;
 import java.io.IOException;
@@ -9,10 +10,13 @@ import java.time.Duration;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
@@ -27,22 +31,49 @@ class ListenController {
   private final AudioStore store;
   private final PrintService prints;
   private final DecodedAudio decoded;
+  private final KeptAudio kept;
 
-  ListenController(AudioStore store, PrintService prints, DecodedAudio decoded) {
+  ListenController(AudioStore store, PrintService prints, DecodedAudio decoded, KeptAudio kept) {
+    this.kept = kept;
     this.store = store;
     this.prints = prints;
     this.decoded = decoded;
   }
 
   @GetMapping("/api/audio/{sha256}/listen")
-  ResponseEntity<Resource> delivered(@PathVariable String sha256) throws IOException {
-    return playable(store.find(sha256));
+  ResponseEntity<Resource> delivered(
+      @PathVariable String sha256, @RequestHeader HttpHeaders headers) throws IOException {
+    Path file = store.find(sha256);
+    kept.requireWhole(sha256, file);
+    return playable(file, headers);
   }
 
   @GetMapping("/api/prints/{id}/files/{name}/listen")
-  ResponseEntity<Resource> printed(@PathVariable String id, @PathVariable String name)
+  ResponseEntity<Resource> printed(
+      @PathVariable String id, @PathVariable String name, @RequestHeader HttpHeaders headers)
       throws IOException {
-    return playable(prints.file(id, name));
+    return playable(prints.file(id, name), headers);
+  }
+
+  private ResponseEntity<Resource> playable(Path file, HttpHeaders headers) throws IOException {
+    ResponseEntity<Resource> whole = playable(file);
+    Resource body = whole.getBody();
+    if (body != null && !canBeMet(headers, body.contentLength())) {
+      return ResponseEntity.status(HttpStatus.REQUESTED_RANGE_NOT_SATISFIABLE)
+          .header(HttpHeaders.CONTENT_RANGE, "bytes */" + body.contentLength())
+          .cacheControl(CacheControl.noStore())
+          .build();
+    }
+    return whole;
+  }
+
+  /** Spring answers a range that cannot be met with all there is (RFC 9110, 15.5.17: nothing). */
+  private static boolean canBeMet(HttpHeaders headers, long length) {
+    try {
+      return headers.getRange().stream().allMatch(range -> range.getRangeStart(length) < length);
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
   }
 
   private ResponseEntity<Resource> playable(Path file) throws IOException {

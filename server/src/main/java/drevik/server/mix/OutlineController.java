@@ -78,6 +78,9 @@ class OutlineController {
   /** What can stand where somebody types; no choices where only a name of one's own can. */
   @PostMapping("/outline/completion")
   Completion completion(@RequestBody TypingPlace place) {
+    if (place.line() < 1 || place.column() < 0) {
+      throw new Refused("Lines are counted from 1 and columns from 0; this is neither.");
+    }
     return OutlineCompletion.at(said(place.text()), place.line(), place.column(), outlines.names())
         .orElseGet(() -> new Completion(place.column(), List.of()));
   }

@@ -8,6 +8,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import org.apache.coyote.CloseNowException;
 import org.springframework.core.Ordered;
@@ -41,6 +43,13 @@ class BoundedBodies extends OncePerRequestFilter {
   private static final String MIX_FILES = "/api/mixes/files";
 
   private final Semaphore files = new Semaphore(FILES_AT_ONCE);
+
+  /** How long a body may come slowly, s: a document is there at once, as a rule. */
+  private static final double PATIENCE = 5;
+
+  private static final double PATIENCE_WITH_FILES = 30;
+
+  private final Map<String, Integer> sending = new ConcurrentHashMap<>();
   private final Semaphore documents = new Semaphore(DOCUMENTS_AT_ONCE);
 
   @Override
@@ -58,15 +67,46 @@ class BoundedBodies extends OncePerRequestFilter {
       return;
     }
     Semaphore free = file ? files : documents;
+    String client = (file ? "files " : "documents ") + request.getRemoteAddr();
+    if (!take(client, (file ? FILES_AT_ONCE : DOCUMENTS_AT_ONCE) / 2)) {
+      throw busy(response);
+    }
     if (!free.tryAcquire()) {
+      give(client);
       throw busy(response);
     }
     try {
-      Watch watch = file ? new Pace(System::nanoTime) : new Length(most);
+      Pace pace = new Pace(System::nanoTime, file ? PATIENCE_WITH_FILES : PATIENCE);
+      Length length = new Length(most);
+      Watch watch =
+          file
+              ? pace
+              : bytes -> {
+                length.read(bytes);
+                pace.read(bytes);
+              };
       chain.doFilter(new Bounded(request, watch), response);
     } finally {
       free.release();
+      give(client);
     }
+  }
+
+  /** Nobody takes more than half of what there is for all. */
+  private boolean take(String client, int most) {
+    int[] taken = {0};
+    sending.compute(
+        client,
+        (who, now) -> {
+          int is = now == null ? 0 : now;
+          taken[0] = is < most ? 1 : 0;
+          return is + taken[0];
+        });
+    return taken[0] == 1;
+  }
+
+  private void give(String client) {
+    sending.computeIfPresent(client, (who, now) -> now > 1 ? now - 1 : null);
   }
 
   private static boolean hasBody(HttpServletRequest request) {
@@ -126,15 +166,19 @@ class BoundedBodies extends OncePerRequestFilter {
 
   /** Not for ever: whoever sends a byte now and then would never end. */
   static final class Pace implements Watch {
-    private static final double PATIENCE_SECONDS = 30;
     private static final double SLOWEST_BYTES_PER_SECOND = 2_000;
 
     private final java.util.function.LongSupplier nanos;
+    private final double patience;
     private final long began;
     private long read;
 
-    Pace(java.util.function.LongSupplier nanos) {
+    /**
+     * @param patience for how long it may be slow, s
+     */
+    Pace(java.util.function.LongSupplier nanos, double patience) {
       this.nanos = nanos;
+      this.patience = patience;
       this.began = nanos.getAsLong();
     }
 
@@ -142,7 +186,7 @@ class BoundedBodies extends OncePerRequestFilter {
     public void read(int bytes) {
       read += Math.max(0, bytes);
       double seconds = (nanos.getAsLong() - began) / 1e9;
-      if (seconds > PATIENCE_SECONDS && read < SLOWEST_BYTES_PER_SECOND * seconds) {
+      if (seconds > patience && read < SLOWEST_BYTES_PER_SECOND * seconds) {
         throw new BadBody(
             HttpStatus.REQUEST_TIMEOUT,
             "This arrives at less than %,d bytes a second; send it again over a better line."

@@ -1,7 +1,9 @@
 package drevik.server.web;
 
 import drevik.codec.Presence;
+import drevik.mix.Refused;
 import java.lang.reflect.Type;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.MethodParameter;
 import org.springframework.http.HttpInputMessage;
 import org.springframework.http.converter.HttpMessageConverter;
@@ -19,11 +21,14 @@ class CompleteBodies extends RequestBodyAdviceAdapter {
 
   @Override
   public Object afterBodyRead(
-      Object body,
+      @Nullable Object body,
       HttpInputMessage message,
       MethodParameter parameter,
       Type type,
       Class<? extends HttpMessageConverter<?>> converter) {
+    if (body == null) {
+      throw new Refused("The request is null; say in it what is asked for.");
+    }
     return Presence.require(body, "");
   }
 }

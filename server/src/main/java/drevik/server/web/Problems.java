@@ -8,6 +8,7 @@ import drevik.server.NotFound;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.sql.SQLException;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -29,6 +30,11 @@ import tools.jackson.core.JacksonException;
 @RestControllerAdvice
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class Problems {
+  /** Names of classes, and words of the reader about them. */
+  private static final Pattern OF_THE_PROGRAM =
+      Pattern.compile(
+          "[a-z]\\.[A-Za-z]+\\.|[Cc]annot (construct|deserialize|map|coerce)|Exception");
+
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @ExceptionHandler(NotFound.class)
@@ -66,10 +72,28 @@ class Problems {
         return badBody(bad);
       }
     }
-    String why =
-        e.getCause() instanceof JacksonException json ? json.getOriginalMessage() : "it is empty";
+    String why = e.getCause() instanceof JacksonException json ? why(json) : "it is empty";
     return problem(
         HttpStatus.BAD_REQUEST, "Not understood", "The request could not be read: " + why);
+  }
+
+  /** What the reader says, unless it speaks of the program and not of what was sent. */
+  private static String why(JacksonException e) {
+    String said = String.valueOf(e.getOriginalMessage());
+    if (!OF_THE_PROGRAM.matcher(said).find()) {
+      return said;
+    }
+    StringBuilder where = new StringBuilder();
+    for (JacksonException.Reference step : e.getPath()) {
+      if (step.getPropertyName() == null) {
+        where.append('[').append(step.getIndex()).append(']');
+      } else {
+        where.append(where.isEmpty() ? "" : ".").append(step.getPropertyName());
+      }
+    }
+    return where.isEmpty()
+        ? "it is not what is asked for here"
+        : "what stands at “" + where + "” is missing or of another kind than belongs there";
   }
 
   @ExceptionHandler(BadBody.class)

@@ -15,7 +15,7 @@ class BoundedBodiesTest {
   private final AtomicLong seconds = new AtomicLong();
 
   private Pace pace() {
-    return new Pace(() -> seconds.get() * 1_000_000_000L);
+    return new Pace(() -> seconds.get() * 1_000_000_000L, 30);
   }
 
   @Test
