@@ -100,12 +100,13 @@ interface Asked {
 
 const TRIES = 4;
 const WAIT_MILLISECONDS = 400;
+const LONGEST_WAIT_MILLISECONDS = 2000;
 
 /**
  * Asks again, under the same id, where no answer came: the server does it once, and says what became
  * of it. So a change that is said to have been refused has not been made.
  */
-async function askedUntilAnswered<T>(ask: () => Promise<T>): Promise<T> {
+async function askedUntilAnswered<T>(ask: () => Promise<T>, patient: boolean): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
       return await ask();
@@ -113,13 +114,20 @@ async function askedUntilAnswered<T>(ask: () => Promise<T>): Promise<T> {
       if (!(error instanceof Problem) || error.status !== NO_ANSWER) {
         throw error;
       }
-      if (tries === TRIES) {
+      if (tries === TRIES && patient) {
+        notify(
+          "Drevik cannot be reached. Your change is kept on this page, and made as soon as it answers again.",
+          "wrong",
+        );
+      } else if (tries === TRIES) {
         throw new Problem(
           NO_ANSWER,
           "Drevik cannot be reached. Is it running? Whether your last change was made is shown when it answers again.",
         );
       }
-      await new Promise((then) => setTimeout(then, WAIT_MILLISECONDS * tries));
+      await new Promise((then) =>
+        setTimeout(then, Math.min(WAIT_MILLISECONDS * tries, LONGEST_WAIT_MILLISECONDS)),
+      );
     }
   }
 }
@@ -137,23 +145,27 @@ function useAsking<V, T>(options: UseMutationOptions<T, Error, V>) {
   return { ask, mutate, isPending };
 }
 
-/** Everything that changes a Mix answers with what is different from the revision that is shown. */
+/**
+ * Everything that changes a Mix answers with what is different from the revision that is shown. Where
+ * the server is away, a form keeps what was typed and says so; what was done by a key has no form to
+ * stay in, and is kept here until the server answers, under the id that it was asked with.
+ */
 function useMixChange<V>(
   id: string,
   change: (value: V, asked: Asked) => Promise<MixChange>,
   tell: (answer: MixChange, value: V) => void = tellStep(id),
 ) {
   const client = useQueryClient();
-  return useAsking({
+  const { mutateAsync, isPending } = useMutation({
     mutationKey: ["mix", id],
     // One after another, so that each is told from the revision that the one before led to.
     scope: { id: `mix ${id}` },
-    mutationFn: async (value: V) => {
+    mutationFn: async ({ value, patient }: { value: V; patient: boolean }) => {
       const shown = await client.ensureQueryData(mix(id));
       const asked = { id: freshId("page"), basedOn: shown.revision };
-      return askedUntilAnswered(() => change(value, asked));
+      return askedUntilAnswered(() => change(value, asked), patient);
     },
-    onSuccess: (answer, value) => {
+    onSuccess: (answer, { value }) => {
       take(client, id, answer);
       tell(answer, value);
       void anew(client, ["shelf"]);
@@ -161,6 +173,13 @@ function useMixChange<V>(
     },
     onError: () => void anew(client, ["mix", id]),
   });
+  const ask = useCallback((value: V) => mutateAsync({ value, patient: false }), [mutateAsync]);
+  const mutate = useCallback(
+    (value: V, then?: (answer: MixChange) => void) =>
+      void mutateAsync({ value, patient: true }).then(then, complain),
+    [mutateAsync],
+  );
+  return { ask, mutate, isPending };
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

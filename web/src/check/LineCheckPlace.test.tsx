@@ -118,4 +118,23 @@ describe("the line check", () => {
     await userEvent.keyboard("{ArrowUp}{Alt>}2{/Alt}");
     expect(edits()[1]).toEqual(lost.mends[1]?.edit);
   });
+
+  it("mends nothing by key before somebody has gone to a finding", async () => {
+    show(<LineCheckPlace view={checked} />);
+    await userEvent.keyboard("{Alt>}1{/Alt}");
+    expect(edits()).toEqual([]);
+  });
+
+  it("tells what was not looked at from what was proved", async () => {
+    answers.set("GET /api/mixes/m1/proof", {
+      rules: [],
+      idle: ["muted"],
+      channels: 3,
+      outputs: 1,
+      ways: 0,
+      open: [],
+    });
+    show(<LineCheckPlace view={{ ...checked, findings: [] }} />);
+    expect(await screen.findByText(/Nothing to look at, and so not proved/)).toBeTruthy();
+  });
 });

@@ -36,9 +36,10 @@ export function LineCheckPlace({ view }: { view: MixView }) {
       ]),
     [heaps, open],
   );
-  const [at, setAt] = useState(0);
-  const index = Math.min(at, lines.length - 1);
-  const here = lines[index];
+  // Until somebody has gone to a line, no key acts on one.
+  const [at, setAt] = useState<number>();
+  const index = Math.min(at ?? 0, lines.length - 1);
+  const here = at === undefined ? undefined : lines[index];
   const rows = useRef(new Map<number, HTMLElement>());
   const { mutate: edit, ask } = useEdit(view.id);
   const rules = useKnowledge().data?.rules ?? [];
@@ -54,6 +55,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
         label: "Show in the Flow",
         key: "f",
         can: heap !== undefined,
+        needs: "go to a finding first",
         run: () => heap && void navigate(placeOf(view, finding ? [finding] : heap.findings)),
       },
       {
@@ -61,6 +63,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
         label: heap ? `Mend all of “${ruleName(heap.rule)}”…` : "Mend a heap…",
         key: "m",
         can: heap !== undefined && waysOf(heap).length > 0,
+        needs: heap ? "there is no mend that fits all of them" : "go to a finding first",
         run: () => setMending(heap),
       },
       ...mends.map((mend, i) => ({
@@ -95,7 +98,8 @@ export function LineCheckPlace({ view }: { view: MixView }) {
           rows.current.delete(place);
         }
       },
-      here: place === index,
+      here: at !== undefined && place === index,
+      first: place === index,
       onHere: () => setAt(place),
       onKeyDown,
     };
@@ -203,7 +207,10 @@ function useOpenHeaps(heaps: Heap[]): [ReadonlySet<string>, (id: string) => void
 
 interface LineProps {
   ref: (element: HTMLElement | null) => void;
+  /** True where keys act. */
   here: boolean;
+  /** True for the one that Tab leads to. */
+  first: boolean;
   onHere: () => void;
   onKeyDown: (event: React.KeyboardEvent) => void;
 }
@@ -217,7 +224,7 @@ interface HeadProps extends LineProps {
 }
 
 function HeapHead(props: HeadProps) {
-  const { ref, heap, why, open, here, onHere, onKeyDown, onToggle, onMend } = props;
+  const { ref, heap, why, open, here, first, onHere, onKeyDown, onToggle, onMend } = props;
   return (
     <div
       className={`grid grid-cols-[150px_minmax(0,1fr)_auto] gap-4 border-b border-rule-2 py-2 pl-2 max-sm:grid-cols-1 ${
@@ -226,7 +233,7 @@ function HeapHead(props: HeadProps) {
     >
       <button
         ref={ref}
-        tabIndex={here ? 0 : -1}
+        tabIndex={first ? 0 : -1}
         aria-expanded={open}
         className="min-h-6 self-start text-left font-semibold"
         onFocus={onHere}
@@ -256,7 +263,8 @@ interface RowProps extends LineProps {
   onMend: (edit: Finding["mends"][number]["edit"]) => void;
 }
 
-function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }: RowProps) {
+function FindingRow(props: RowProps) {
+  const { ref, view, finding, why, here, first, onHere, onKeyDown, onMend } = props;
   return (
     <li
       className={`grid grid-cols-[150px_minmax(0,1fr)_320px] gap-4 border-b border-rule-2 py-2 pl-2 max-md:grid-cols-1 ${
@@ -265,7 +273,7 @@ function FindingRow({ ref, view, finding, why, here, onHere, onKeyDown, onMend }
     >
       <Link
         ref={ref}
-        tabIndex={here ? 0 : -1}
+        tabIndex={first ? 0 : -1}
         to={placeOf(view, [finding])}
         {...hint("Show in the Flow", "f")}
         className="self-start text-ink-2 underline-offset-2 hover:underline"

@@ -11,6 +11,7 @@ export function Proved({ view }: { view: MixView }) {
     return null;
   }
   const holds = rules.filter((rule) => proof.rules.includes(rule.id));
+  const idle = rules.filter((rule) => proof.idle.includes(rule.id));
   return (
     <section aria-label="Proved" className="mb-6 max-w-[980px]">
       <h2 className="border-b border-rule pb-1 text-small text-ink-2">
@@ -29,6 +30,21 @@ export function Proved({ view }: { view: MixView }) {
           </li>
         ))}
       </ul>
+      {idle.length > 0 && (
+        <>
+          <h3 className="mt-4 text-small text-ink-2">
+            Nothing to look at, and so not proved · {idle.length}
+          </h3>
+          <ul className="mt-1 gap-x-8 md:columns-2">
+            {idle.map((rule) => (
+              <li key={rule.id} className="flex break-inside-avoid gap-2 py-0.5 text-ink-2">
+                <span aria-hidden="true">–</span>
+                {rule.holds}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <h3 className="mt-4 text-small text-ink-2">Only a print shows</h3>
       <ul className="mt-1">
         {proof.open.map((one) => (

@@ -46,6 +46,7 @@ const done: PrintView = {
     nullTests: [{ stemSet: "s", name: "Stems", residualDbfs: -141, limitDbfs: -119, passes: true }],
     sources: [],
     passedBy: [],
+    notCompared: [],
   },
 };
 

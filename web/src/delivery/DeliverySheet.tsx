@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { useSearchParams } from "react-router";
-import type { MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
+import type { Edit, MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
 import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
 import { follow, hear } from "../player/player";
 import { printedTrack } from "../player/tracks";
@@ -72,6 +72,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
         label: track ? `Hear “${track.title}”` : "Hear a printed file",
         key: "q",
         can: track !== undefined,
+        needs: "nothing is printed yet",
         run: () => track && hear(track),
       },
       { id: "add-output", label: "Add an output…", key: "a", run: () => setAsking("add") },
@@ -103,6 +104,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
           run={run}
           runs={prints.data ?? []}
           print={acts[0]}
+          onEdit={edit}
           onShow={(id) => setParams({ print: id })}
         />
       }
@@ -299,10 +301,11 @@ interface SideProps {
   run?: PrintView;
   runs: PrintView[];
   print?: Act;
+  onEdit: (edit: Edit) => void;
   onShow: (id: string) => void;
 }
 
-function Side({ view, run, runs, print, onShow }: SideProps) {
+function Side({ view, run, runs, print, onEdit, onShow }: SideProps) {
   const cancel = useCancelPrint(view.id);
   return (
     <aside
@@ -320,7 +323,7 @@ function Side({ view, run, runs, print, onShow }: SideProps) {
         All in one pass, from {time(view.document.startFrame / view.document.sampleRate)} at{" "}
         {view.document.sampleRate / 1000} kHz.
       </p>
-      {run && <Run view={view} run={run} onCancel={() => cancel.mutate(run.id)} />}
+      {run && <Run view={view} run={run} onEdit={onEdit} onCancel={() => cancel.mutate(run.id)} />}
       {runs.length > 1 && (
         <section className="mt-4 border-t border-rule-2 pt-2">
           <h2 className="mb-1 text-tiny text-ink-3">All print runs</h2>
@@ -344,7 +347,14 @@ function Side({ view, run, runs, print, onShow }: SideProps) {
   );
 }
 
-function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel: () => void }) {
+interface RunProps {
+  view: MixView;
+  run: PrintView;
+  onEdit: (edit: Edit) => void;
+  onCancel: () => void;
+}
+
+function Run({ view, run, onEdit, onCancel }: RunProps) {
   const going = run.state === "waiting" || run.state === "running";
   return (
     <section className="mt-4 border-t border-rule-2 pt-2">
@@ -390,7 +400,7 @@ function Run({ view, run, onCancel }: { view: MixView; run: PrintView; onCancel:
             {plural(run.report.files.length, "file")} of {time(run.report.seconds)} in{" "}
             {run.report.wallSeconds.toFixed(1)} s
           </p>
-          <Findings view={view} report={run.report} />
+          <Findings view={view} run={run} report={run.report} onEdit={onEdit} />
           <a
             className="mt-3 block border border-rule px-3 py-1 text-center"
             href={`/api/prints/${run.id}/zip`}
@@ -423,7 +433,19 @@ function VerdictMark({ file }: { file: Printed }) {
 }
 
 /** What a print proved, and what it found: in the files, between them, and in what was played. */
-function Findings({ view, report }: { view: MixView; report: PrintReport }) {
+function Findings({
+  view,
+  run,
+  report,
+  onEdit,
+}: {
+  view: MixView;
+  run: PrintView;
+  report: PrintReport;
+  onEdit: (edit: Edit) => void;
+}) {
+  // What was measured holds for the Mix as it was printed.
+  const still = run.revision === view.revision;
   const name = (id: string) => view.document.channels.find((one) => one.id === id)?.name ?? id;
   const open = report.files.flatMap((file) =>
     file.checks
@@ -433,6 +455,17 @@ function Findings({ view, report }: { view: MixView; report: PrintReport }) {
   const met = report.files.filter((file) => file.verdict === "pass").length;
   return (
     <>
+      {report.passedBy.map((one) => (
+        <p key={`${one.channel} ${one.processor}`} className="mt-2">
+          “{one.processor}” on {name(one.channel)} does not run here: audio passed it as it was.
+        </p>
+      ))}
+      {report.notCompared.map((set) => (
+        <p key={set.stemSet} className="mt-2">
+          <b className="font-semibold">{set.name}</b> were not compared with the mix:{" "}
+          {set.missing.join(", ")} {set.missing.length === 1 ? "was" : "were"} not printed.
+        </p>
+      ))}
       {report.nullTests.map((test) => (
         <p key={test.stemSet} className={`mt-2 ${test.passes ? "" : "text-wrong"}`}>
           {test.name} {test.passes ? "add up" : "do not add up"} to the mix: {leftOver(test)}
@@ -445,6 +478,16 @@ function Findings({ view, report }: { view: MixView; report: PrintReport }) {
         <p key={key} className={`mt-2 ${check.verdict === "fail" ? "text-wrong" : ""}`}>
           <b className="font-semibold">{file.name}</b>: {check.what.toLowerCase()} {check.measured},
           asked {check.asked}. {check.says}
+          {check.turnDb !== undefined && still && (
+            <button
+              className="ml-2 min-h-6 border border-active px-2 text-active"
+              onClick={() =>
+                onEdit({ edit: "turn-output", output: file.output, db: check.turnDb ?? 0 })
+              }
+            >
+              Turn it {check.turnDb < 0 ? "down" : "up"} by {db(Math.abs(check.turnDb))} dB
+            </button>
+          )}
         </p>
       ))}
       {report.sources.map((fault) => (
@@ -458,11 +501,6 @@ function Findings({ view, report }: { view: MixView; report: PrintReport }) {
             .filter(Boolean)
             .join(" and ")}
           ; silence was played instead.
-        </p>
-      ))}
-      {report.passedBy.map((one) => (
-        <p key={`${one.channel} ${one.processor}`} className="mt-2">
-          “{one.processor}” on {name(one.channel)} does not run here: audio passed it as it was.
         </p>
       ))}
     </>

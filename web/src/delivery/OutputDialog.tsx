@@ -33,6 +33,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
       dither: "by format",
       namePattern: "{output}",
       without: [],
+      mayBeSilent: false,
     },
   );
   const own = view.document.specifications;
@@ -123,6 +124,14 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
       <p className="text-small text-ink-2">
         Tokens: {"{project} {output} {layout} {rate} {revision} {date}"}
       </p>
+      <label className="flex min-h-7 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={draft.mayBeSilent}
+          onChange={(event) => set({ mayBeSilent: event.target.checked })}
+        />
+        It may be silent, or silent for long
+      </label>
       <fieldset className="mt-2 max-h-[13vh] overflow-y-auto border border-rule px-2 py-1">
         <legend className="text-ink-2">Must not hold</legend>
         {families.map((category) => (

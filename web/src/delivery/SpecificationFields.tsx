@@ -1,6 +1,7 @@
 import { freshId } from "../api/changes";
 import type { Specification } from "../api/client";
-import { Field, Select } from "../ui/FormDialog";
+import { useKnowledge } from "../api/queries";
+import { choices, Field, Select } from "../ui/FormDialog";
 import { signed } from "../ui/format";
 
 interface Props {
@@ -22,6 +23,7 @@ const FIGURES = [
 
 /** What the buyer asks of a file: one that ships, one of this Mix, or one's own. */
 export function SpecificationFields({ known, shipped, value, onChange }: Props) {
+  const layouts = useKnowledge().data?.layouts;
   const own = value && !shipped.has(value.id);
   const fresh = own && !known.some((one) => one.id === value.id);
   return (
@@ -61,6 +63,15 @@ export function SpecificationFields({ known, shipped, value, onChange }: Props) 
               onChange={(event) => onChange({ ...value, source: event.target.value })}
             />
           </Field>
+          <Field label="Layout">
+            <Select
+              value={value.layout ?? ""}
+              choices={[{ id: "", label: "not asked" }, ...choices(layouts)]}
+              onChange={(id) =>
+                onChange({ ...value, layout: (id || undefined) as Specification["layout"] })
+              }
+            />
+          </Field>
           {FIGURES.map(({ field, label }) => (
             <Field key={field} label={label}>
               <input
@@ -91,6 +102,7 @@ export function asked(one: Specification): string {
       `${signed(one.loudness)} LUFS${one.tolerance === undefined ? "" : ` ± ${signed(one.tolerance)}`}`,
     one.truePeak !== undefined && `${signed(one.truePeak)} dBTP`,
     one.sampleRate !== undefined && `${one.sampleRate / 1000} kHz`,
+    one.layout,
     one.format,
   ]
     .filter(Boolean)

@@ -135,6 +135,7 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
       )}
       <Decided view={view} channel={channel} onAct={onAct} />
       <Sends view={view} channel={channel} name={name} onEdit={onEdit} onAct={onAct} />
+      <Senders view={view} channel={channel} onEdit={onEdit} />
       <Controls view={view} channel={channel} />
       <Part title="Reaches">
         <p>
@@ -188,6 +189,67 @@ function Controls({ view, channel }: { view: MixView; channel: Channel }) {
               {one.dip ? "dip of " : ""}
               {signed(one.gainDb)} dB over {plural(one.members.length, "member")}
             </span>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+interface SendersProps {
+  view: MixView;
+  channel: Channel;
+  onEdit: (edit: Edit) => Promise<unknown>;
+}
+
+/** What is sent here, as it stands at the senders, to be set from here, one or all. */
+function Senders({ view, channel, onEdit }: SendersProps) {
+  const senders = view.document.channels.flatMap((from) =>
+    from.sends
+      .filter((send) => send.destinations.includes(channel.id))
+      .map((send) => ({ from, send })),
+  );
+  if (senders.length === 0) {
+    return null;
+  }
+  const alone = senders.filter(({ send }) => send.destinations.length === 1);
+  const levels = new Set(alone.map(({ send }) => send.levelDb));
+  const level = (label: string, value: number, channels: string[], destinations: string[]) => (
+    <NumberField
+      label={label}
+      value={value}
+      show={db}
+      reads="DECIBELS"
+      unit="dB"
+      least={-144}
+      most={24}
+      step={0.5}
+      onChange={(levelDb) => onEdit({ edit: "set-send", channels, destinations, set: { levelDb } })}
+    />
+  );
+  return (
+    <Part title={`Sent here by ${plural(senders.length, "channel")}`}>
+      <ul>
+        {alone.length > 1 && (
+          <li className="mb-1 flex items-baseline justify-between gap-2 border-b border-rule-2 pb-1 text-ink-2">
+            all {alone.length}, {levels.size === 1 ? "alike" : "at different levels"}
+            {level(
+              "Level of all sends that lead here",
+              Math.max(...levels),
+              alone.map(({ from }) => from.id),
+              [channel.id],
+            )}
+          </li>
+        )}
+        {senders.map(({ from, send }) => (
+          <li key={send.id} className="flex items-baseline justify-between gap-2">
+            <span className={`min-w-0 truncate ${send.on ? "" : "text-ink-3"}`}>
+              <bdi>{from.name}</bdi>{" "}
+              <span className="text-small text-ink-2">
+                {send.on ? send.tap : `${send.tap}, off`}
+              </span>
+            </span>
+            {level(`Level of the send of ${from.name}`, send.levelDb, [from.id], send.destinations)}
           </li>
         ))}
       </ul>

@@ -1,10 +1,12 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import type { MixView } from "../api/client";
+import type { Edit, MixView } from "../api/client";
 import { useEdit } from "../api/queries";
 import { follow, hear } from "../player/player";
 import { channelTrack } from "../player/tracks";
 import { useOffer, type Act } from "../shell/acts";
 import { BesideSheet } from "../ui/BesideSheet";
+import { Chooser } from "../ui/Chooser";
+import { plural } from "../ui/format";
 import { ChannelSheet } from "./ChannelSheet";
 import { MixSheet } from "./MixSheet";
 import { useSideSheet } from "./sheetState";
@@ -20,6 +22,7 @@ export function FlowPlace({ view }: { view: MixView }) {
   const { selection, select, state, show } = useFlowUrl(view);
   const [focused, setFocused] = useState<string>();
   const [asking, setAsking] = useState<Asking>();
+  const [dropped, setDropped] = useState<{ channels: string[]; on: string }>();
   const { mutate: apply, ask } = useEdit(view.id);
 
   const channels = useMemo(
@@ -53,6 +56,7 @@ export function FlowPlace({ view }: { view: MixView }) {
         label: track ? `Hear what lies on “${track.title}”` : "Hear what lies on a channel",
         key: "q",
         can: track !== undefined,
+        needs: "it plays a seat that holds audio, and a bus is heard when it is printed",
         run: () => track && hear(track),
       },
       {
@@ -96,12 +100,22 @@ export function FlowPlace({ view }: { view: MixView }) {
             focused={focused}
             onFocus={setFocused}
             onFold={toggleFold}
-            onSendTo={(channels, destination) =>
-              apply({ edit: "send-channels-to", channels, destination })
+            onSendTo={(dropped, destination) =>
+              channels.get(destination)?.kind === "return"
+                ? setDropped({ channels: dropped, on: destination })
+                : apply({ edit: "send-channels-to", channels: dropped, destination })
             }
           />
         </div>
       </BesideSheet>
+      {dropped && (
+        <SendOrRoute
+          {...dropped}
+          name={channels.get(dropped.on)?.name ?? ""}
+          onEdit={apply}
+          onClose={() => setDropped(undefined)}
+        />
+      )}
       <Questions
         view={view}
         picked={picked.flatMap((id) => channels.get(id) ?? [])}
@@ -114,6 +128,40 @@ export function FlowPlace({ view }: { view: MixView }) {
         onPick={(ids) => select(all(ids))}
       />
     </div>
+  );
+}
+
+interface SendOrRouteProps {
+  channels: string[];
+  /** The return that they were dropped on. */
+  on: string;
+  name: string;
+  onEdit: (edit: Edit) => void;
+  onClose: () => void;
+}
+
+/** A return gets sends, as a rule; going there with all of their sound is the exception. */
+function SendOrRoute({ channels, on, name, onEdit, onClose }: SendOrRouteProps) {
+  const what = plural(channels.length, "channel");
+  return (
+    <Chooser
+      open
+      title={`${what} onto the return “${name}”`}
+      placeholder="Send or route"
+      choices={[
+        { id: "send", label: `Give ${what} a send to “${name}”`, hint: "ready, not open" },
+        { id: "route", label: `Route ${what} to “${name}”`, hint: "in place of where they go" },
+      ]}
+      onClose={onClose}
+      onChoose={(id) => {
+        onClose();
+        onEdit(
+          id === "send"
+            ? { edit: "set-send", channels, destinations: [on], set: {} }
+            : { edit: "send-channels-to", channels, destination: on },
+        );
+      }}
+    />
   );
 }
 

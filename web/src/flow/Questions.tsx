@@ -222,8 +222,15 @@ function Choosers(props: ChoosersProps) {
     "copy-sends": {
       title: `Copy sends to ${what} from…`,
       placeholder: "Channel with sends",
-      choices: channelChoices((one) => one.sends.length > 0 && !picked.includes(one.id)),
-      choose: (id) => close({ edit: "copy-sends", from: id, channels: picked }),
+      choices: channelChoices(
+        (one) => one.sends.length > 0 && (picked.length > 1 || !picked.includes(one.id)),
+      ),
+      choose: (id) =>
+        close({
+          edit: "copy-sends",
+          from: id,
+          channels: picked.filter((one) => one !== id),
+        }),
     },
     "put-chain": {
       title: `Put a chain on ${what}, in place of what is there…`,

@@ -17,6 +17,8 @@ interface Doing {
   show: (change: Partial<FlowState>) => void;
 }
 
+const PICK = "pick channels first";
+
 /** What can be done in the Flow: with the picked channels, and with what is shown. */
 export function useFlowActs(doing: Doing): Act[] {
   const { view, picked, channels, state, apply, ask, select, show } = doing;
@@ -26,17 +28,46 @@ export function useFlowActs(doing: Doing): Act[] {
     const stowed = view.document.channels.filter((channel) => channel.stowed);
     return [
       { id: "create", label: "Add channels…", key: "a", run: () => ask("create") },
-      { id: "send-to", label: "Send to…", key: "o", can: some, run: () => ask("send") },
-      { id: "category", label: "Category…", key: "k", can: some, run: () => ask("category") },
-      { id: "colour", label: "Colour…", key: "c", can: some, run: () => ask("colour") },
-      { id: "rename", label: "Rename…", key: "n", can: some, run: () => ask("rename") },
-      { id: "fan", label: "Sends…", key: "s", can: some, run: () => ask("fan") },
-      { id: "chain", label: "Chain…", key: "i", can: some, run: () => ask("chain") },
+      {
+        id: "send-to",
+        label: "Send to…",
+        key: "o",
+        can: some,
+        needs: PICK,
+        run: () => ask("send"),
+      },
+      {
+        id: "category",
+        label: "Category…",
+        key: "k",
+        can: some,
+        needs: PICK,
+        run: () => ask("category"),
+      },
+      {
+        id: "colour",
+        label: "Colour…",
+        key: "c",
+        can: some,
+        needs: PICK,
+        run: () => ask("colour"),
+      },
+      {
+        id: "rename",
+        label: "Rename…",
+        key: "n",
+        can: some,
+        needs: PICK,
+        run: () => ask("rename"),
+      },
+      { id: "fan", label: "Sends…", key: "s", can: some, needs: PICK, run: () => ask("fan") },
+      { id: "chain", label: "Chain…", key: "i", can: some, needs: PICK, run: () => ask("chain") },
       {
         id: "wide-chain",
         label: "Chain, side by side…",
         key: "shift+c",
         can: some,
+        needs: PICK,
         run: () => ask("wide-chain"),
       },
       {
@@ -44,6 +75,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Put a chain from the shelf…",
         key: "l",
         can: some,
+        needs: PICK,
         run: () => ask("put-chain"),
       },
       {
@@ -51,22 +83,39 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Keep this chain on the shelf…",
         key: "shift+i",
         can: (channels.get(picked[0] ?? "")?.chain.length ?? 0) > 0,
+        needs: "the first picked channel has no chain",
         run: () => ask("keep-chain"),
       },
-      { id: "control", label: "Control…", key: "v", can: some, run: () => ask("control") },
+      {
+        id: "control",
+        label: "Control…",
+        key: "v",
+        can: some,
+        needs: PICK,
+        run: () => ask("control"),
+      },
       {
         id: "copy-sends",
         label: "Copy the sends of…",
         key: "y",
         can: some,
+        needs: PICK,
         run: () => ask("copy-sends"),
       },
-      { id: "group", label: "Show with…", key: "g", can: some, run: () => ask("group") },
+      {
+        id: "group",
+        label: "Show with…",
+        key: "g",
+        can: some,
+        needs: PICK,
+        run: () => ask("group"),
+      },
       {
         id: "duplicate",
         label: "Duplicate",
         key: "d",
         can: some,
+        needs: PICK,
         run: () => apply({ edit: "duplicate-channels", channels: picked }),
       },
       {
@@ -74,6 +123,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Move up",
         key: "alt+ArrowUp",
         can: some,
+        needs: PICK,
         run: () => {
           const move = moving(view.document.channels, picked, -1);
           if (move) {
@@ -86,6 +136,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Move down",
         key: "alt+ArrowDown",
         can: some,
+        needs: PICK,
         run: () => {
           const move = moving(view.document.channels, picked, 1);
           if (move) {
@@ -98,6 +149,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Remove",
         key: "Delete",
         can: some,
+        needs: PICK,
         run: () => {
           apply({ edit: "remove-channels", channels: picked });
           select(nothing);
@@ -108,6 +160,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: mute || !some ? "Mute" : "Unmute",
         key: "m",
         can: some,
+        needs: PICK,
         run: () => apply({ edit: "set-channels", channels: picked, set: { mute } }),
       },
       {
@@ -115,6 +168,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Stow",
         key: "w",
         can: some,
+        needs: PICK,
         run: () => {
           apply({ edit: "stow-channels", channels: picked, stowed: true });
           select(nothing);
@@ -125,6 +179,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: `Bring back… (${stowed.length} stowed)`,
         key: "b",
         can: stowed.length > 0,
+        needs: "nothing is stowed",
         run: () => ask("stowed"),
       },
       {
@@ -140,19 +195,25 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Pick what a control acts on…",
         key: "p",
         can: view.document.controls.length > 0,
+        needs: "there is no control yet; V makes one",
         run: () => ask("controlled"),
       },
       {
         id: "pick-seats",
         label: "Pick all seats",
         key: "ctrl+a",
-        run: () => select(all(view.flow.stages[0]?.ids ?? [])),
+        // What is only compared with is not what acts on many are meant for.
+        run: () =>
+          select(
+            all((view.flow.stages[0]?.ids ?? []).filter((id) => channels.get(id)?.kind === "seat")),
+          ),
       },
       {
         id: "pick-group",
         label: "Pick the whole group",
         key: "x",
         can: some,
+        needs: PICK,
         run: () => select(all(groupOf(busesOf(picked, channels), channels))),
       },
       {
@@ -160,6 +221,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Pick all that is pinned",
         key: "shift+p",
         can: view.document.channels.some((one) => one.pins.length > 0),
+        needs: "nothing is pinned",
         run: () =>
           select(
             all(view.document.channels.filter((one) => one.pins.length > 0).map((one) => one.id)),
@@ -170,6 +232,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Follow the category map: unpin",
         key: "shift+u",
         can: picked.some((id) => (channels.get(id)?.pins.length ?? 0) > 0),
+        needs: "nothing that is picked is pinned",
         run: () => apply({ edit: "unpin-slots", channels: picked }),
       },
       {
@@ -177,6 +240,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Take out all pins of a kind…",
         key: "shift+k",
         can: view.document.channels.some((one) => one.pins.length > 0),
+        needs: "nothing is pinned",
         run: () => ask("unpin"),
       },
       {
@@ -190,6 +254,7 @@ export function useFlowActs(doing: Doing): Act[] {
         label: "Copy settings of one to the others…",
         key: "shift+s",
         can: picked.length > 1,
+        needs: "pick the one that is copied and the others",
         run: () => ask("copy-settings"),
       },
       { id: "reassign", label: "Reassign…", key: "r", run: () => ask("reassign") },
@@ -214,6 +279,7 @@ function showing(
       label: unfolding ? "Unfold the group" : "Fold the group",
       key: "f",
       can: buses.length > 0,
+      needs: "pick a bus, or seats of one",
       run: () => {
         const folded = new Set(state.folded);
         buses.forEach((id) => (unfolding ? folded.delete(id) : folded.add(id)));
@@ -224,6 +290,8 @@ function showing(
       id: "fold-all",
       label: state.folded.size > 0 ? "Unfold all groups" : "Fold all groups",
       key: "shift+f",
+      can: state.folded.size > 0 || foldable(view.flow).length > 0,
+      needs: "no seat goes to a bus",
       run: () => show({ folded: new Set(state.folded.size > 0 ? [] : foldable(view.flow)) }),
     },
     {

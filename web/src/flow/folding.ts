@@ -148,12 +148,15 @@ export function foldable(layout: FlowLayout): string[] {
   const outputs = mainOutputs(layout);
   const stageOf = new Map<string, string>();
   layout.stages.forEach((stage) => stage.ids.forEach((id) => stageOf.set(id, stage.name)));
+  const seats = new Set(layout.stages[0]?.ids ?? []);
+  const sums = new Set([...outputs].filter(([from]) => !seats.has(from)).map(([, to]) => to));
   const found = new Set<string>();
-  for (const seat of layout.stages[0]?.ids ?? []) {
+  for (const seat of seats) {
     let best: string | undefined;
     for (let at = outputs.get(seat), n = 0; at !== undefined && n < 50; at = outputs.get(at), n++) {
       const stage = stageOf.get(at);
-      if (stage === "Mix" || stage === "Master") {
+      // What sums other buses is the mix; a bus that goes straight to a master is a group.
+      if (stage === "Master" || (stage === "Mix" && (best !== undefined || sums.has(at)))) {
         break;
       }
       best = at;

@@ -30,6 +30,9 @@ const GROUPS: readonly ColumnId[] = [
 /** All rows are as high, so that only those that are seen need be drawn. */
 const ROW_HEIGHT = 26;
 
+/** How long nothing is typed before the rows follow. */
+const FILTER_MILLISECONDS = 120;
+
 /** Pixels by which a key makes a column wider. */
 const WIDER = 12;
 
@@ -206,8 +209,11 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
     }
   };
   const begin = (text: string) => {
-    if (columns[here.column]?.editable && rows.length > 0) {
+    const column = columns[here.column];
+    if (column?.editable && rows.length > 0) {
       setTyping(text);
+    } else if (column && rows.length > 0) {
+      notify(`“${column.label}” cannot be typed here.`);
     }
   };
   const fillDown = () => write(area.top, area.left, filledDown(cells, area));
@@ -279,13 +285,11 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
       <div className="flex min-h-9 flex-wrap items-center gap-x-4 border-b border-rule px-4 text-small text-ink-2">
         <label>
           Show only{" "}
-          <input
+          <FilterField
             ref={filter}
-            className="min-h-6 border-b border-rule bg-transparent text-ink"
-            placeholder="words of any column"
             value={wanted}
-            onChange={(event) => {
-              show({ wanted: event.target.value });
+            onChange={(text) => {
+              show({ wanted: text });
               go({ row: 0, column: 0 }, false);
             }}
             onKeyDown={(event) => {
@@ -422,6 +426,48 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
         />
       )}
     </div>
+  );
+}
+
+interface FilterProps {
+  ref: React.Ref<HTMLInputElement>;
+  value: string;
+  onChange: (text: string) => void;
+  onKeyDown: (event: React.KeyboardEvent) => void;
+}
+
+/** The field owns its text: the address and the rows follow it, however busy the page is. */
+function FilterField({ ref, value, onChange, onKeyDown }: FilterProps) {
+  const [text, setText] = useState(value);
+  const [last, setLast] = useState(value);
+  // Set from elsewhere, as by a key of the place or a step back.
+  if (value !== last) {
+    setLast(value);
+    setText(value);
+  }
+  const tell = useRef(onChange);
+  useEffect(() => {
+    tell.current = onChange;
+  });
+  useEffect(() => {
+    if (text === last) {
+      return;
+    }
+    const timer = setTimeout(() => {
+      setLast(text);
+      tell.current(text);
+    }, FILTER_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, [text, last]);
+  return (
+    <input
+      ref={ref}
+      className="min-h-6 border-b border-rule bg-transparent text-ink"
+      placeholder="words of any column"
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onKeyDown={onKeyDown}
+    />
   );
 }
 

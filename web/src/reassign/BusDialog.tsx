@@ -61,7 +61,13 @@ export function BusDialog({ view, picked, onClose }: Props) {
     <EffectForm
       view={view}
       title="Buses"
-      description="A new bus stands beside the old one and goes where that goes; nothing else of the channels changes."
+      description={
+        what === "split"
+          ? "Each part gets a bus that leads to the bus that is split: its chain, sends, controls and files stay theirs."
+          : what === "join"
+            ? "What went to the one goes to the other; the one goes, with its files."
+            : "A new bus stands beside the old one and goes where that goes; nothing else of the channels changes."
+      }
       edit={edits[what]}
       onClose={onClose}
     >
@@ -121,7 +127,13 @@ export function BusDialog({ view, picked, onClose }: Props) {
               inMap,
               setInMap,
             )}
-          {tick("printed as a stem, as the old bus is", stem, setStem)}
+          {tick(
+            what === "split"
+              ? "each printed as a stem, as the bus is"
+              : "printed as a stem, as the old bus is",
+            stem,
+            setStem,
+          )}
           {what === "move" &&
             tick("with a reverberation of its own, ready and not open", withReturn, setReturn)}
         </>

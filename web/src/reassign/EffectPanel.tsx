@@ -31,7 +31,7 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, names, idle
   if (!effect) {
     return <p className="px-4 py-3 text-ink-2">{waits ? "…" : idle}</p>;
   }
-  if (effect.lines.length === 0 && effect.held.length === 0) {
+  if (effect.lines.length === 0 && effect.held.length === 0 && effect.coverage.length === 0) {
     return (
       <p role="status" className="px-4 py-3 text-ink-2">
         No channel would change.
@@ -42,6 +42,7 @@ export function EffectPanel({ effect, waits, problem, left, onLeave, names, idle
   const moved = effect.moves.reduce((sum, move) => sum + move.channels.length, 0);
   return (
     <div className={`grid content-start gap-3 px-4 py-2 ${waits ? "opacity-60" : ""}`}>
+      <TakenOut effect={effect} names={names} />
       <p role="status">
         <b className="font-semibold">{plural(channels, "channel")}</b>{" "}
         {channels === 1 ? "changes" : "change"}
@@ -148,6 +149,37 @@ function Group({
         </ul>
       )}
     </section>
+  );
+}
+
+/** What would no longer be heard in a file: the first thing to know, and never folded away. */
+function TakenOut({ effect, names }: { effect: EffectView; names: ReadonlyMap<string, string> }) {
+  const lost = effect.coverage.filter((one) => one.pathsBefore > 0 && one.pathsAfter === 0);
+  const files = new Map<string, string[]>();
+  for (const one of lost) {
+    files.set(one.output, [
+      ...(files.get(one.output) ?? []),
+      names.get(one.channel) ?? one.channel,
+    ]);
+  }
+  return (
+    files.size > 0 && (
+      <section aria-label="Taken out of files" className="border-l-2 border-wrong pl-2">
+        <h2 className="font-semibold text-wrong">Taken out of {plural(files.size, "file")}</h2>
+        <ul className="text-small">
+          {[...files].slice(0, LISTED).map(([output, seats]) => (
+            <li key={output}>
+              <b className="font-semibold">
+                <bdi>{names.get(output)}</bdi>
+              </b>{" "}
+              no longer holds {plural(seats.length, "channel")}:{" "}
+              <bdi>{seats.slice(0, 6).join(", ")}</bdi>
+              {seats.length > 6 && " …"}
+            </li>
+          ))}
+        </ul>
+      </section>
+    )
   );
 }
 

@@ -10,6 +10,7 @@ import {
   type ReactNode,
 } from "react";
 import { keyOf } from "./keys";
+import { notify } from "./notices";
 import { singleKeysOn } from "./singleKeys";
 
 /** Something that can be done: by its key, from the command list, or from a bar. */
@@ -20,6 +21,8 @@ export interface Act {
   key?: string;
   /** False: shown as not possible now. */
   can?: boolean;
+  /** What it needs, said where its key is pressed and it cannot be done. */
+  needs?: string;
   /** True: done again and again while its key is held. */
   repeats?: boolean;
   run: () => void;
@@ -27,6 +30,11 @@ export interface Act {
 
 /** Keys that are a letter, a digit or a sign, with or without Shift: they can be switched off. */
 const CHARACTER = /^(shift\+)?.$/;
+
+/** Why a key does nothing now. */
+function cannot(act: Act): string {
+  return `“${act.label.replace(/…$/, "")}” cannot be done now${act.needs === undefined ? "" : `: ${act.needs}`}.`;
+}
 
 type Offer = (owner: string, acts: Act[]) => void;
 
@@ -49,11 +57,15 @@ export function ActsProvider({ children }: { children: ReactNode }) {
   }, [acts]);
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const key = keyOf(event);
-      const act = key && current.current.find((one) => one.key === key && one.can !== false);
-      if (act && (!CHARACTER.test(key) || singleKeysOn())) {
+      // A press does one thing: what an editor or a list has done with it is done.
+      const key = event.defaultPrevented ? undefined : keyOf(event);
+      const offered = current.current.filter((one) => key !== undefined && one.key === key);
+      const act = offered.find((one) => one.can !== false) ?? offered[0];
+      if (act && key !== undefined && (!CHARACTER.test(key) || singleKeysOn())) {
         event.preventDefault();
-        if (!event.repeat || act.repeats) {
+        if (act.can === false) {
+          notify(cannot(act));
+        } else if (!event.repeat || act.repeats) {
           act.run();
         }
       }

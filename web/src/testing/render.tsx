@@ -78,6 +78,7 @@ export function withServer() {
     answers.set("GET /api/mixes/m1/prints", []);
     answers.set("GET /api/mixes/m1/proof", {
       rules: ["muted"],
+      idle: ["return-not-wet"],
       channels: 3,
       outputs: 1,
       ways: 1204,
@@ -208,6 +209,7 @@ export function output(id: string, more: Partial<Output> = {}): Output {
     dither: "by format",
     namePattern: "{output}",
     without: [],
+    mayBeSilent: false,
     ...more,
   };
 }

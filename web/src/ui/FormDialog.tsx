@@ -32,6 +32,16 @@ export function FormDialog(props: Props) {
   const form = useRef<HTMLFormElement>(null);
   const [asking, setAsking] = useState(false);
   const [refused, setRefused] = useState<string>();
+  // Something typed or chosen is not lost by one press: the first asks, in place.
+  const [touched, setTouched] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const leave = () => {
+    if (touched && !leaving) {
+      setLeaving(true);
+    } else {
+      onClose();
+    }
+  };
   const carryOut = async (what: () => unknown) => {
     if (asking) {
       return;
@@ -53,7 +63,7 @@ export function FormDialog(props: Props) {
       title={props.title}
       description={props.description}
       size={broad ? "broad" : wide ? "wide" : "form"}
-      onClose={onClose}
+      onClose={leave}
       onKeyDown={(event) => {
         if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && !busy) {
           event.preventDefault();
@@ -64,6 +74,10 @@ export function FormDialog(props: Props) {
       <form
         ref={form}
         aria-busy={asking}
+        onInput={() => {
+          setTouched(true);
+          setLeaving(false);
+        }}
         onSubmit={(event) => {
           event.preventDefault();
           void carryOut(onSubmit);
@@ -72,6 +86,10 @@ export function FormDialog(props: Props) {
         {children}
         <p role="alert" className={refused ? "mt-3 border-l-2 border-wrong pl-2 text-wrong" : ""}>
           {refused}
+        </p>
+        <p role="status" className={leaving ? "mt-3 border-l-2 border-active pl-2" : ""}>
+          {leaving &&
+            "What you typed would be lost. Escape once more leaves it; Ctrl Enter does it."}
         </p>
         <div className="mt-4 flex flex-wrap items-center gap-3">
           <button

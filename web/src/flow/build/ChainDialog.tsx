@@ -14,40 +14,35 @@ interface Props {
   onClose: () => void;
 }
 
-/** The chain of the first picked channel, as it is to stand on all of them. */
+/**
+ * The chain of a channel; of several, what is to stand behind what each has. Giving all of them one
+ * chain in place of theirs is copying settings.
+ */
 export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
   const knowledge = useKnowledge().data;
   const processors = knowledge?.processors ?? [];
   const [before] = useState(picked[0]);
-  const [chain, setChain] = useState<Insert[]>(before?.chain ?? []);
+  const many = picked.length > 1;
+  const [chain, setChain] = useState<Insert[]>(many ? [] : (before?.chain ?? []));
   const ids = picked.map((one) => one.id);
+  const label = (processor: string) =>
+    processors.find((one) => one.id === processor)?.label ?? processor;
   const submit = () => {
     if (!before) {
       return undefined;
     }
-    const changes = changesOf<ChannelChanges>({ chain: before.chain }, { chain });
-    const own: Edit[] =
-      Object.keys(changes).length === 0
-        ? []
-        : [{ edit: "set-channels", channels: [before.id], set: changes }];
-    const others = ids.filter((id) => id !== before.id);
-    if (others.length > 0) {
-      own.push({
-        edit: "copy-settings",
-        from: before.id,
-        channels: others,
-        sends: false,
-        chain: true,
-        levels: false,
-        routing: false,
-      });
+    if (many) {
+      return chain.length === 0
+        ? undefined
+        : onEdit({ edit: "add-processors", channels: ids, add: chain });
     }
-    return own.length === 0
+    const changes = changesOf<ChannelChanges>({ chain: before.chain }, { chain });
+    return Object.keys(changes).length === 0
       ? undefined
       : onEdit({
           edit: "together",
-          words: `set the chain of ${ids.length === 1 ? `“${before.name}”` : plural(ids.length, "channel")}`,
-          edits: own,
+          words: `set the chain of “${before.name}”`,
+          edits: [{ edit: "set-channels", channels: [before.id], set: changes }],
         });
   };
   const change = (at: number, changed: Partial<Insert>) =>
@@ -61,22 +56,54 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
   return (
     <FormDialog
       wide
-      title={`Chain of ${picked.length === 1 ? `“${picked[0]?.name}”` : plural(picked.length, "channel")}`}
-      description="In order, from the first to the last. A key is what a processor listens to, and nobody hears."
-      does="Set the chain"
+      title={
+        many
+          ? `Add to the chains of ${plural(picked.length, "channel")}`
+          : `Chain of “${before?.name}”`
+      }
+      description={
+        many
+          ? "Behind what each has, which stays as it is. To give all of them the chain of one in place of theirs, copy its settings (Shift S), which shows first what goes."
+          : "In order, from the first to the last. A key is what a processor listens to, and nobody hears."
+      }
+      does={many ? `Add to ${plural(picked.length, "chain")}` : "Set the chain"}
+      busy={many && chain.length === 0}
       onClose={onClose}
       onSubmit={submit}
     >
-      {chain.length === 0 && <p className="text-ink-2">No processor yet.</p>}
+      {many && (
+        <ul
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it is scrolled by keys
+          tabIndex={0}
+          aria-label="What they have"
+          className="mb-2 max-h-[22vh] overflow-y-auto border border-rule px-2 py-1"
+        >
+          {picked.map((one) => (
+            <li key={one.id} className="grid grid-cols-[170px_minmax(0,1fr)] gap-3">
+              <bdi className="truncate">{one.name}</bdi>
+              <span className="text-ink-2">
+                {one.chain.map((insert) => label(insert.processor)).join(" → ") || "nothing yet"}
+                {chain.length > 0 && (
+                  <b className="font-semibold text-ink">
+                    {" → "}
+                    {chain.map((insert) => label(insert.processor)).join(" → ")}
+                  </b>
+                )}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {chain.length === 0 && (
+        <p className="text-ink-2">{many ? "Choose what is added." : "No processor yet."}</p>
+      )}
       <ol>
         {chain.map((insert, i) => (
           <li
             key={insert.id}
             className="grid grid-cols-[110px_46px_126px_minmax(0,1fr)_60px] items-center gap-3 border-b border-rule-2 py-1"
           >
-            <span>
-              {processors.find((one) => one.id === insert.processor)?.label ?? insert.processor}
-            </span>
+            <span className="break-words">{label(insert.processor)}</span>
             <label className="flex items-center gap-1">
               <input
                 type="checkbox"

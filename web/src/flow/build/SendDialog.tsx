@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { Channel, Edit, MixView, Send } from "../../api/client";
+import type { Channel, Edit, MixView, Send, SendChanges } from "../../api/client";
 import { understood, useKnowledge } from "../../api/queries";
 import { Field, FormDialog, Select, words } from "../../ui/FormDialog";
-import { plural } from "../../ui/format";
+import { db, plural } from "../../ui/format";
 
 interface Props {
   view: MixView;
@@ -11,9 +11,23 @@ interface Props {
   onClose: () => void;
 }
 
-const CLOSED = -144;
+/** What the picked channels have to some destinations: the same on all of them, different, or none. */
+function there<T>(
+  picked: Channel[],
+  to: string[],
+  of: (send: Send) => T,
+): T | "various" | undefined {
+  const same = (send: Send) =>
+    send.destinations.length === to.length && send.destinations.every((id, i) => id === to[i]);
+  const found = picked.map((one) => one.sends.find(same));
+  const values = new Set(found.map((send) => (send ? of(send) : undefined)));
+  return values.size > 1 ? "various" : [...values][0];
+}
 
-/** Gives the picked channels one send; with several destinations it is a fan. */
+/**
+ * Gives the picked channels one send; with several destinations it is a fan. What they have to these
+ * destinations is shown, and what is not touched stays.
+ */
 export function SendDialog({ view, picked, onEdit, onClose }: Props) {
   const knowledge = useKnowledge().data;
   const ids = picked.map((one) => one.id);
@@ -21,8 +35,13 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
     .filter((one) => view.facts[one.id]?.takesSound && !ids.includes(one.id))
     .sort((a, b) => Number(b.kind === "return") - Number(a.kind === "return"));
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [tap, setTap] = useState<Send["tap"]>("post-fader");
-  const [level, setLevel] = useState("");
+  const [tap, setTap] = useState<Send["tap"]>();
+  const [typed, setLevel] = useState<string>();
+  const destinations = targets.filter((one) => chosen.has(one.id)).map((one) => one.id);
+  const tapNow = there(picked, destinations, (send) => send.tap);
+  const levelNow = there(picked, destinations, (send) => send.levelDb);
+  const isThere = tapNow !== undefined || levelNow !== undefined;
+  const level = typed ?? (typeof levelNow === "number" ? db(levelNow) : "");
   const toggle = (id: string) => {
     const next = new Set(chosen);
     if (!next.delete(id)) {
@@ -38,13 +57,14 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
       busy={chosen.size === 0}
       onClose={onClose}
       onSubmit={async () => {
-        const levelDb = level.trim() === "" ? CLOSED : await understood("DECIBELS", level);
-        return onEdit({
-          edit: "set-send",
-          channels: ids,
-          destinations: targets.filter((one) => chosen.has(one.id)).map((one) => one.id),
-          set: { tap, levelDb, on: true },
-        });
+        const set: SendChanges = isThere ? {} : { on: true };
+        if (tap !== undefined) {
+          set.tap = tap;
+        }
+        if (typed !== undefined && typed.trim() !== "") {
+          set.levelDb = await understood("DECIBELS", typed);
+        }
+        return onEdit({ edit: "set-send", channels: ids, destinations, set });
       }}
     >
       <fieldset className="max-h-[38vh] overflow-y-auto border border-rule px-2 py-1">
@@ -58,20 +78,27 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
       </fieldset>
       <Field label="Taken">
         <Select
-          value={tap}
-          choices={words(knowledge?.taps)}
-          onChange={(id) => setTap(id as Send["tap"])}
+          value={tap ?? tapNow ?? "post-fader"}
+          choices={[
+            ...(tapNow === "various" ? [{ id: "various", label: "as each has it" }] : []),
+            ...words(knowledge?.taps),
+          ]}
+          onChange={(id) => setTap(id === "various" ? undefined : (id as Send["tap"]))}
         />
       </Field>
       <Field label="Level, dB">
         <input
-          className="w-24 border-b border-rule bg-transparent"
-          placeholder="−∞"
+          className="w-32 border-b border-rule bg-transparent"
+          placeholder={levelNow === "various" ? "as each has it" : "−∞"}
           value={level}
           onChange={(event) => setLevel(event.target.value)}
         />
       </Field>
-      <p className="text-small text-ink-2">Left empty, the send is ready and not open.</p>
+      <p className="text-small text-ink-2">
+        {isThere
+          ? "What is not touched stays as each has it; those without such a send get one, ready and not open unless a level is given."
+          : "Left empty, the send is ready and not open."}
+      </p>
     </FormDialog>
   );
 }

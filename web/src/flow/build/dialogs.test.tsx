@@ -157,7 +157,7 @@ describe("a send", () => {
     expect(props.onEdit).toHaveBeenCalledWith(
       expect.objectContaining({
         destinations: ["plate", "hall"],
-        set: { tap: "post-fader", levelDb: -144, on: true },
+        set: { on: true },
       }),
     );
   });
@@ -175,9 +175,58 @@ describe("a send", () => {
     await submit();
     await waitFor(() =>
       expect(props.onEdit).toHaveBeenCalledWith(
-        expect.objectContaining({ set: { tap: "post-fader", levelDb: -6, on: true } }),
+        expect.objectContaining({ set: { levelDb: -6, on: true } }),
       ),
     );
+  });
+
+  it("shows what is there, and changes what is touched alone", async () => {
+    const props = watched();
+    const send = (levelDb: number, tap: "post-fader" | "pre-fader") => ({
+      id: "s",
+      destinations: ["plate"],
+      tap,
+      levelDb,
+      pan: 0,
+      frontBack: 0,
+      on: true,
+    });
+    const one = { ...kick, sends: [send(-12, "post-fader")] };
+    show(<SendDialog picked={[one]} {...props} />);
+    await userEvent.click(screen.getByLabelText(/plate/));
+    expect(screen.getByLabelText("Level, dB")).toHaveProperty("value", "−12.0");
+    await userEvent.selectOptions(screen.getByLabelText("Taken"), "pre-fader");
+    await submit();
+    expect(props.onEdit).toHaveBeenCalledWith(
+      expect.objectContaining({ destinations: ["plate"], set: { tap: "pre-fader" } }),
+    );
+  });
+
+  it("of several that differ says so, and leaves each as it is", async () => {
+    const props = watched();
+    const send = {
+      id: "s",
+      destinations: ["plate"],
+      tap: "pre-fader" as const,
+      levelDb: -12,
+      pan: 0,
+      frontBack: 0,
+      on: true,
+    };
+    show(
+      <SendDialog
+        picked={[
+          { ...kick, sends: [send] },
+          { ...kick, id: "snare", sends: [] },
+        ]}
+        {...props}
+      />,
+    );
+    await userEvent.click(screen.getByLabelText(/plate/));
+    expect(screen.getByLabelText("Taken")).toHaveProperty("value", "various");
+    expect(screen.getByPlaceholderText("as each has it")).toBeTruthy();
+    await submit();
+    expect(props.onEdit).toHaveBeenCalledWith(expect.objectContaining({ set: {} }));
   });
 });
 
@@ -212,21 +261,27 @@ describe("a chain", () => {
     });
   });
 
-  it("of one channel is copied to the others that are picked", async () => {
+  it("of several is added to what each has, which is shown and stays", async () => {
     const props = watched();
-    show(<ChainDialog picked={[kick, { ...kick, id: "snare" }]} {...props} />);
+    const wet = { id: "w", processor: "reverberation", on: true, postFader: false, settings: {} };
+    show(
+      <ChainDialog
+        picked={[kick, { ...kick, id: "plate", name: "Plate", chain: [wet] }]}
+        {...props}
+      />,
+    );
+    const button = () => screen.getByRole("button", { name: /Add to 2 chains/ });
+    expect(button()).toHaveProperty("disabled", true);
+    await userEvent.click(await screen.findByRole("button", { name: "Add limiter" }));
+    expect(screen.getByRole("list", { name: "What they have" }).textContent).toMatch(
+      /Plate.*reverberation → Limiter/i,
+    );
     await submit();
-    expect(togetherEdits(props)).toEqual([
-      {
-        edit: "copy-settings",
-        from: "kick",
-        channels: ["snare"],
-        sends: false,
-        chain: true,
-        levels: false,
-        routing: false,
-      },
-    ]);
+    expect(props.onEdit).toHaveBeenCalledWith({
+      edit: "add-processors",
+      channels: ["kick", "plate"],
+      add: [expect.objectContaining({ processor: "limiter" }) as object],
+    });
   });
 });
 
