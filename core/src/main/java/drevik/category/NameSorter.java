@@ -10,7 +10,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -91,6 +93,14 @@ public final class NameSorter {
       return CategoryTree.topOf(category);
     }
   }
+
+  /** What takes the meaning of the words behind it away. */
+  private static final Set<String> WITHOUT =
+      Set.of(
+          "no", "non", "not", "but", "without", "minus", "except", "ohne", "sin", "sem", "sans",
+          "senza");
+
+  private static final Pattern NUMBER = Pattern.compile("(?i)(?<!\\p{L})no\\.?[ _-]?\\d");
 
   private NameSorter() {}
 
@@ -176,6 +186,35 @@ public final class NameSorter {
   }
 
   private static Sorting byWords(String path, KindOfWork kind) {
+    Sorting all = byAllWords(path, kind);
+    List<String> tokens = NameTokens.of(path);
+    int without =
+        IntStream.range(0, tokens.size() - 1)
+            .filter(i -> WITHOUT.contains(tokens.get(i)) && !isNumber(tokens.get(i), path))
+            .findFirst()
+            .orElse(-1);
+    // A mix without something is a print of its own, and called so.
+    if (without < 0 || isUnknown(all) || CategoryTree.isWithin(all.category(), "print")) {
+      return all;
+    }
+    List<Vote> left = votes(tokens.subList(0, without), 1, kind);
+    List<String> because = new ArrayList<>();
+    if (!left.isEmpty()) {
+      Sorting rest = decide(left);
+      because.addAll(rest.because());
+      because.add("“" + tokens.get(without) + "” takes away what follows it");
+      return new Sorting(rest.category(), rest.confidence(), because);
+    }
+    because.add("“" + tokens.get(without) + "” takes away what the name says otherwise");
+    return new Sorting(CategoryTree.UNKNOWN, 0, because);
+  }
+
+  /** “No. 5” counts, and takes nothing away. */
+  private static boolean isNumber(String token, String path) {
+    return token.equals("no") && NUMBER.matcher(path).find();
+  }
+
+  private static Sorting byAllWords(String path, KindOfWork kind) {
     List<Vote> votes = votes(NameTokens.of(path), 1, kind);
     if (strongest(votes) < SURE) {
       List<Vote> other = votes(NameTokens.ignoringCase(path), 1, kind);

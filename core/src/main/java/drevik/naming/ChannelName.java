@@ -74,13 +74,17 @@ public record ChannelName(
       return new ChannelName(
           Optional.of(master ? ChannelKind.MASTER : ChannelKind.BUS), layout, UNSAID, !master);
     }
-    if (has(words, BUS) || whole.category().equals("print/stem")) {
+    boolean sure = whole.confidence() >= Sorting.SURE;
+    if (has(words, BUS) || sure && whole.category().equals("print/stem")) {
       return new ChannelName(Optional.of(ChannelKind.BUS), layout, rest(words, BUS), false);
     }
-    if (has(words, RETURN) || whole.category().equals("print/return")) {
+    if (has(words, RETURN) || sure && whole.category().equals("print/return")) {
       return new ChannelName(Optional.of(ChannelKind.RETURN), layout, rest(words, RETURN), false);
     }
-    return new ChannelName(Optional.empty(), layout, whole, false);
+    // One word read as a print's is no witness that a channel holds one.
+    boolean printed =
+        CategoryTree.isWithin(whole.category(), "print") && whole.confidence() < Sorting.SURE;
+    return new ChannelName(Optional.empty(), layout, printed ? UNSAID : whole, false);
   }
 
   private static final Sorting UNSAID =

@@ -89,7 +89,9 @@ public final class Following {
               ? !SlotValues.isUnsaid(slot, value)
               : !Objects.equals(SlotValues.of(then, slot, wasIn), value) && !isLost(then, slot);
       if (byHand) {
-        if (answer != null && !Objects.equals(answer.value(), value)) {
+        // That somebody has not said where it goes is no decision.
+        boolean nowhere = slot.kind() == Slot.Kind.OUTPUT && value == null;
+        if (!nowhere && answer != null && !Objects.equals(answer.value(), value)) {
           after = pinned(after, slot);
         }
       } else if (answer == null || !says(before.get(slot), answer)) {

@@ -197,4 +197,23 @@ class NameSorterTest {
               assertThat(ColourFamily.byId(ColourFamily.ofCategory(path).toString())).isPresent();
             });
   }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Bed without voice, unknown",
+    "Everything but drums, unknown",
+    "Todo sin bateria, unknown",
+    "Gitarre ohne Bass, guitar",
+    "Kick no 2, drums/kick",
+    "No 5 kick, drums/kick"
+  })
+  void whatANameSaysThatItIsWithoutItIsNot(String name, String category) {
+    assertThat(NameSorter.sort(name).category()).isEqualTo(category);
+  }
+
+  @Test
+  void aMixWithoutSomethingIsAPrintAllTheSame() {
+    assertThat(NameSorter.sort("Instrumental no vox").category()).startsWith("print");
+    assertThat(NameSorter.sort("Bed without voice").because().get(0)).contains("“without”");
+  }
 }

@@ -522,11 +522,12 @@ class ServerTest {
                 "channels",
                 List.of("kick-in", "kick-out"),
                 "columns",
-                List.of("name", "kind"),
+                List.of("name", "layout"),
                 "cells",
-                List.of(List.of("Kick A"), List.of("Kick B", "bus"))));
+                List.of(List.of("Kick A"), List.of("Kick B", "round"))));
     assertThat(refused.status()).isEqualTo(422);
-    assertThat(refused.detail()).contains("Row 2 (“Kick B”), column “Kind”", "Nothing was changed");
+    assertThat(refused.detail())
+        .contains("Row 2 (“Kick B”), column “Layout”", "Nothing was changed");
     assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
   }
 

@@ -47,7 +47,9 @@ final class NewSeat {
     boolean special =
         CategoryTree.isWithin(file.category(), "reference")
             || CategoryTree.isWithin(file.category(), "click");
-    if (wished != null || destination().isPresent() && !special) {
+    // Where nothing is routed yet, files are seated all the same, and routed later.
+    boolean unrouted = mix.channels().stream().noneMatch(Channel::takesSound);
+    if (wished != null || (destination().isPresent() || unrouted) && !special) {
       return Optional.empty();
     }
     return Optional.of(
@@ -93,7 +95,8 @@ final class NewSeat {
     return "no free seat left; "
         + sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones")
             .or(() -> mapped.map(Answer::words))
-            .orElseGet(() -> "like “" + neighbour.map(Channel::name).orElse("") + "”");
+            .or(() -> neighbour.map(one -> "like “" + one.name() + "”"))
+            .orElse("sent nowhere yet, as this Mix has no bus");
   }
 
   private Optional<String> destination() {

@@ -19,6 +19,9 @@ import java.util.regex.Pattern;
 
 /** How well a file fits a free seat: by category, layout, the words of both names, and person. */
 record SeatFit(DeliveredFile file, Channel seat, double score) {
+  private static final Set<String> OF_PICTURE =
+      Set.of("dialogue", "interview", "foley", "effects", "ambience", "score");
+
   private static final Pattern WORD = Pattern.compile("\\p{Lu}?\\p{Ll}+|\\p{Lu}+(?!\\p{Ll})|\\d+");
 
   /** All that fit, the best first; of equal ones that which is heard first. */
@@ -43,8 +46,11 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
     if (seat.category().equals(file.category())) {
       return free;
     }
-    return CategoryTree.isWithin(file.category(), seat.category())
-        ? free + ", which covers " + file.category()
+    if (CategoryTree.isWithin(file.category(), seat.category())) {
+      return free + ", which covers " + file.category();
+    }
+    return OF_PICTURE.contains(CategoryTree.topOf(file.category()))
+        ? free + ", a part of " + file.category()
         : free + ", whose name it shares";
   }
 
@@ -64,10 +70,19 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
     Set<String> seatWords = words(seat.name());
     Set<String> shared = new HashSet<>(words);
     shared.retainAll(seatWords);
-    // A file that is known by its family alone is not any of the family's instruments.
+    // A file that is known by its family alone is not any of the family's instruments; in work for
+    // picture the parts of a family say how it was made, and any of them takes it.
     boolean familyAlone = !CategoryTree.isWithin(got, wanted);
-    if (familyAlone && shared.isEmpty() && seat.kind() != ChannelKind.REFERENCE) {
+    boolean ofPicture = OF_PICTURE.contains(CategoryTree.topOf(got));
+    if (familyAlone && shared.isEmpty() && !ofPicture && seat.kind() != ChannelKind.REFERENCE) {
       return 0;
+    }
+    if (familyAlone && ofPicture) {
+      // The first of the parts is the usual one.
+      return (shared.isEmpty() ? 3 : 5)
+          + 0.5 * shared.size()
+          - 0.01 * CategoryTree.orderOf(wanted)
+          - (seat.stowed() ? 0.5 : 0);
     }
     score += 1.5 * shared.size() - 0.1 * seatWords.size();
     if (seat.person() != null) {

@@ -149,10 +149,18 @@ public final class SeatingPlanner {
     if (file.category().equals(CategoryTree.UNKNOWN)) {
       return "give it a category first";
     }
-    if (CategoryTree.isWithin(file.category(), "print")) {
+    if (CategoryTree.isWithin(file.category(), "print") && !hasSeatsFor("print")) {
       return "already a print; its parts are mixed instead";
     }
     return null;
+  }
+
+  /** What a Mix has seats for, as mastering has for mixes, is what it is made of. */
+  private boolean hasSeatsFor(String family) {
+    return mix.channels().stream()
+        .anyMatch(
+            seat ->
+                seat.kind() == ChannelKind.SEAT && CategoryTree.isWithin(seat.category(), family));
   }
 
   /** The seat that plays a file of an earlier delivery. */

@@ -110,6 +110,54 @@ class SeatingPlannerTest {
   }
 
   @Test
+  void mixesTakeTheSeatsOfAMixThatIsMadeOfThem() {
+    Mix mastering =
+        mix()
+            .seat("Delivered mix", "tone", c -> c.withCategory("print"))
+            .bus("tone", null)
+            .map("print", "tone")
+            .build();
+    SeatingPlan plan =
+        SeatingPlanner.plan(
+            mastering,
+            List.of(file("Harbour final mix.wav", "print"), file("Quay final.wav", "print")));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.TAKES, Act.ADDS);
+    assertThat(plan.stow()).isEmpty();
+  }
+
+  @Test
+  void inWorkForPictureAnyPartOfAFamilyTakesWhatIsKnownByTheFamilyAlone() {
+    Mix film =
+        mix()
+            .seat("Dialogue 1", "dx", c -> c.withCategory("dialogue/production"))
+            .seat("ADR 1", "dx", c -> c.withCategory("dialogue/adr"))
+            .bus("dx", null)
+            .map("dialogue", "dx")
+            .build();
+    SeatingPlan plan =
+        SeatingPlanner.plan(
+            film, List.of(file("DX Maria 01", "dialogue"), file("DX Jonas", "dialogue")));
+    assertThat(plan.places()).extracting("act").containsOnly(Act.TAKES);
+    assertThat(plan.places()).extracting("calledBefore").contains("Dialogue 1", "ADR 1");
+    assertThat(plan.places().get(0).because()).endsWith("a part of dialogue");
+    assertThat(plan(file("Drums.wav", "drums")).places().get(0).act())
+        .as("a kit is no snare")
+        .isEqualTo(Act.ADDS);
+  }
+
+  @Test
+  void whereNothingIsRoutedFilesAreSeatedAndNothingIsPinned() {
+    Mix empty = Mix.empty(MixKind.SESSION, "Recording");
+    SeatingPlan plan =
+        SeatingPlanner.plan(
+            empty, List.of(file("Kick.wav", "drums/kick"), file("Pno.wav", "keys/piano")));
+    assertThat(plan.places()).extracting("act").containsOnly(Act.ADDS);
+    assertThat(plan.places().get(0).because()).contains("sent nowhere yet");
+    Mix seated = plan.toEdit("d").applyTo(empty);
+    assertThat(seated.channels()).hasSize(2).allMatch(c -> c.pins().isEmpty());
+  }
+
+  @Test
   void theRoughMixGoesBesideTheMix() {
     SeatingPlan plan =
         plan(file("rough.wav", "reference/rough"), file("rough 2.wav", "reference/rough"));
