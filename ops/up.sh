@@ -51,13 +51,18 @@ stop_server() {
   kill -KILL "$pid" 2>/dev/null || true
 }
 
+# An eighth of the machine's memory, in MB, and never less than it runs in nor more than it needs.
+server_memory() {
+  awk '/^MemTotal:/ {m = int($2 / 1024 / 8); if (m < 768) m = 768; if (m > 3072) m = 3072; print m; found = 1} END {if (!found) print 1024}' /proc/meminfo 2>/dev/null || echo 1024
+}
+
 # The server's Java on a data folder and its database; what is given goes in front of the program.
 server_java() {
   local data=$1 database=$2 port=$3
   shift 3
   DREVIK_DB_URL="jdbc:postgresql://127.0.0.1:$database/drevik" DREVIK_DB_PASSWORD=$(cat "$data/db-password") \
     DREVIK_PG_DUMP="$(postgres_bin)/pg_dump" DREVIK_DATA="$data" DREVIK_PORT=$port DREVIK_DEMO=${DREVIK_DEMO:-true} \
-    exec java -XX:+UseParallelGC -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$data/tmp" "${engine[@]}" "$@"
+    exec java -XX:+UseParallelGC -Xmx"$(server_memory)m" -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$data/tmp" "${engine[@]}" "$@"
 }
 
 # Out of memory ends the server at once: nothing is half done then, and it is started again.

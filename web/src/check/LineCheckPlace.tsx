@@ -290,7 +290,7 @@ function FindingRow(props: RowProps) {
         {finding.mends.map((mend, i) => (
           <button
             key={mend.label}
-            className="max-w-full truncate border border-active px-2 py-0.5 text-left text-active"
+            className="max-w-full border border-active px-2 py-0.5 text-left break-words text-active"
             {...hint(mend.label, i === 0 ? "alt+1" : undefined)}
             onClick={() => onMend(mend.edit)}
           >

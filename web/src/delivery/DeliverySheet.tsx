@@ -196,7 +196,7 @@ export function DeliverySheet({ view }: { view: MixView }) {
                       ) : (
                         <span className="text-ink-3">as mixed</span>
                       )}
-                      {file && <VerdictMark file={file} />}
+                      {file && <VerdictMark file={file} asked={specification !== undefined} />}
                     </span>
                   </td>
                   <Measured file={file} seconds={run?.report?.seconds} />
@@ -417,7 +417,7 @@ function Run({ view, run, onEdit, onCancel }: RunProps) {
 const VERDICTS = { pass: "met", warn: "near", fail: "missed" };
 
 /** How an output stands against what is asked of it, and against what nobody wants. */
-function VerdictMark({ file }: { file: Printed }) {
+function VerdictMark({ file, asked }: { file: Printed; asked: boolean }) {
   if (!file.verdict) {
     return null;
   }
@@ -427,7 +427,7 @@ function VerdictMark({ file }: { file: Printed }) {
       className={`shrink-0 ${look[file.verdict]}`}
       {...hint(file.checks.map((check) => `${check.what}: ${check.measured}`).join(", "))}
     >
-      {VERDICTS[file.verdict]}
+      {file.verdict === "warn" && !asked ? "look" : VERDICTS[file.verdict]}
     </span>
   );
 }

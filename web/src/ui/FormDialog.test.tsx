@@ -44,6 +44,24 @@ describe("a form", () => {
     expect(onClose).toHaveBeenCalledTimes(1);
   });
 
+  it("asks as well where something was chosen by a button", async () => {
+    const onClose = vi.fn();
+    render(
+      <FormDialog
+        title="A form"
+        description="It asks."
+        does="Do it"
+        onSubmit={() => undefined}
+        onClose={onClose}
+      >
+        <button type="button">Add one</button>
+      </FormDialog>,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Add one" }));
+    await userEvent.keyboard("{Escape}");
+    expect(onClose).not.toHaveBeenCalled();
+  });
+
   it("is discarded by name at once", async () => {
     const onClose = vi.fn();
     render(<Form onClose={onClose} />);

@@ -83,7 +83,16 @@ export function FormDialog(props: Props) {
           void carryOut(onSubmit);
         }}
       >
-        {children}
+        {/* Fields tell by themselves; what is added or taken away is done by buttons. */}
+        <div
+          onClickCapture={(event) => {
+            if (event.target instanceof Element && event.target.closest("button")) {
+              setTouched(true);
+            }
+          }}
+        >
+          {children}
+        </div>
         <p role="alert" className={refused ? "mt-3 border-l-2 border-wrong pl-2 text-wrong" : ""}>
           {refused}
         </p>

@@ -310,7 +310,12 @@ class MainTest {
     assertThat(Main.run("outline", "--read", text.toString(), "--out", made.toString())).isZero();
     assertThat(Main.run("outline", made.toString())).isZero();
     assertThat(said.toString(StandardCharsets.UTF_8)).isEqualTo(written);
-    assertThat(Main.run("check", made.toString())).isZero();
+    assertThat(Main.run("check", made.toString()))
+        .as("the plate has no processor yet")
+        .isEqualTo(1);
+    assertThat(said.toString(StandardCharsets.UTF_8))
+        .contains("its chain is empty")
+        .containsOnlyOnce("\"rule\"");
     Mix band = Documents.readForeign(Files.readString(made));
     assertThat(band.name()).isEqualTo("Band");
     assertThat(band.outputs()).hasSize(3);

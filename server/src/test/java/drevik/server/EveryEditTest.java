@@ -193,7 +193,8 @@ class EveryEditTest {
         (kind, edit) -> {
           String before = document(id);
           int revision = revision(id);
-          Answer answer = server.edit(id, revision, edit);
+          String json = Documents.mapper().writerFor(Edit.class).writeValueAsString(edit);
+          Answer answer = server.edit(id, revision, Documents.mapper().readTree(json));
           assertThat(answer.status()).as("%s: %s", kind, answer.detail()).isEqualTo(200);
           Mix wanted = edit.applyTo(Documents.readTrusted(before));
           boolean same = wanted.equals(Documents.readTrusted(before));
