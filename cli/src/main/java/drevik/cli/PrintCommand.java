@@ -10,6 +10,7 @@ import drevik.check.Finding.Severity;
 import drevik.check.LineCheck;
 import drevik.codec.Documents;
 import drevik.mix.AudioRef;
+import drevik.mix.Clip;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
@@ -23,8 +24,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -63,8 +66,14 @@ final class PrintCommand implements Callable<Integer> {
     PrintOptions options = PrintOptions.only(chosen(mix));
     OwnPrints.require(out, PrintOptions.fileNames(mix, options));
     Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
+    Map<AudioRef, Path> located = located(mix, folder);
     PrintReport report =
-        Printer.print(mix, ref -> locate(folder, ref), options, out, Progress.NONE);
+        Printer.print(
+            mix,
+            ref -> located.computeIfAbsent(ref, other -> locate(folder, other)),
+            options,
+            out,
+            Progress.NONE);
     String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
     Files.writeString(out.resolve(OwnPrints.REPORT), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
@@ -89,6 +98,27 @@ final class PrintCommand implements Callable<Integer> {
                               + ".")));
     }
     return ids;
+  }
+
+  /** Files are hashed by all cores at once, before the first block. */
+  private static Map<AudioRef, Path> located(Mix mix, Path folder) {
+    Map<AudioRef, Path> located = new ConcurrentHashMap<>();
+    mix.channels().stream()
+        .filter(channel -> !channel.stowed())
+        .flatMap(channel -> channel.clips().stream())
+        .map(Clip::audio)
+        .distinct()
+        .toList()
+        .parallelStream()
+        .forEach(
+            ref -> {
+              try {
+                located.put(ref, locate(folder, ref));
+              } catch (AudioException e) {
+                // Told when it is asked for: what no chosen file hears is not missed.
+              }
+            });
+    return located;
   }
 
   private static Path locate(Path folder, AudioRef ref) {

@@ -258,16 +258,7 @@ public final class WavWriter implements Closeable {
     if (tags != null) {
       chunk(bytes, "bext", tags.bext(asHeader(), loudness));
     }
-    ByteBuffer fmt = little(40);
-    fmt.putShort((short) 0xFFFE).putShort((short) layout.channels());
-    fmt.putInt(sampleRate).putInt(sampleRate * frameBytes).putShort((short) frameBytes);
-    fmt.putShort((short) format.bits()).putShort((short) 22).putShort((short) format.bits());
-    fmt.putInt(layout.mask()).putShort((short) (isFloat ? 3 : 1));
-    // The fixed tail of the PCM and float sub-format GUIDs.
-    fmt.put(
-        new byte[] {
-          0, 0, 0, 0, 0x10, 0, (byte) 0x80, 0, 0, (byte) 0xAA, 0, 0x38, (byte) 0x9B, 0x71
-        });
+    ByteBuffer fmt = isFloat && layout.channels() <= 2 ? plainFloat(frameBytes) : fmt(frameBytes);
     chunk(bytes, "fmt ", fmt.array());
     if (isFloat) {
       chunk(bytes, "fact", little(4).putInt((int) Math.min(LARGEST_RIFF, frames)).array());
@@ -275,6 +266,29 @@ public final class WavWriter implements Closeable {
     bytes.writeBytes("data".getBytes(StandardCharsets.ISO_8859_1));
     bytes.writeBytes(little(4).putInt((int) (large ? LARGEST_RIFF : dataSize())).array());
     return bytes.toByteArray();
+  }
+
+  /** Floats in mono or stereo need no mask, and some readers stumble over one (tag 3, no more). */
+  private ByteBuffer plainFloat(int frameBytes) {
+    return begin(little(18), 3, frameBytes).putShort((short) 0);
+  }
+
+  private ByteBuffer fmt(int frameBytes) {
+    ByteBuffer fmt = begin(little(40), 0xFFFE, frameBytes);
+    fmt.putShort((short) 22).putShort((short) format.bits());
+    boolean isFloat = format == SampleFormat.FLOAT_32;
+    fmt.putInt(layout.mask()).putShort((short) (isFloat ? 3 : 1));
+    // The fixed tail of the PCM and float sub-format GUIDs.
+    return fmt.put(
+        new byte[] {
+          0, 0, 0, 0, 0x10, 0, (byte) 0x80, 0, 0, (byte) 0xAA, 0, 0x38, (byte) 0x9B, 0x71
+        });
+  }
+
+  private ByteBuffer begin(ByteBuffer fmt, int tag, int frameBytes) {
+    fmt.putShort((short) tag).putShort((short) layout.channels());
+    fmt.putInt(sampleRate).putInt(sampleRate * frameBytes).putShort((short) frameBytes);
+    return fmt.putShort((short) format.bits());
   }
 
   private WavHeader asHeader() {

@@ -16,6 +16,7 @@ import drevik.mix.field.Changes;
 import drevik.mix.field.FiguresChange;
 import drevik.mix.field.InsertField;
 import drevik.route.DryGain;
+import drevik.route.SignalFeed;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -44,6 +45,10 @@ final class ReturnNotWet implements LineCheckRule {
   }
 
   private static void returnNotWet(Survey survey, Channel channel) {
+    if (channel.chain().isEmpty() && !isOpen(survey, channel)) {
+      // It waits for its processor, and nothing is heard through it before.
+      return;
+    }
     double dry = DryGain.of(survey.mix, channel);
     if (dry < HEARD_DB || dry < OF_ROOMS_DB && dry < wettest(survey, channel) + 1) {
       return;
@@ -62,6 +67,13 @@ final class ReturnNotWet implements LineCheckRule {
             + ".",
         wet(channel),
         new StowChannels(List.of(channel.id()), true));
+  }
+
+  private static boolean isOpen(Survey survey, Channel channel) {
+    return survey
+        .active()
+        .flatMap(from -> SignalFeed.of(from).stream())
+        .anyMatch(feed -> feed.to().equals(channel.id()) && feed.gain() > 0);
   }
 
   /** The same of the chain with all that runs fully wet. */
