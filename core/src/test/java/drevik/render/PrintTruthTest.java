@@ -416,7 +416,9 @@ class PrintTruthTest {
         .contains("codec_name=pcm_f32le", "sample_rate=48000", "channels=2", "duration_ts=48000")
         .contains("time_reference=0", "encoded_by=Drevik");
     assertThat(probed).contains("coding_history=A=IEEE FLOAT,F=48000,W=32,M=stereo,T=Drevik");
-    assertThat(output("sox", "--i", "-s", file.toString()).strip()).as("no warning").isEqualTo("48000");
+    assertThat(output("sox", "--i", "-s", file.toString()).strip())
+        .as("no warning")
+        .isEqualTo("48000");
     try (WavReader reader = WavReader.open(file)) {
       assertThat(reader.header().timeReference()).hasValue(0);
       assertThat(reader.notes().markers()).extracting("label").containsExactly("Bridge & out");
