@@ -51,8 +51,10 @@ stop_server() {
   kill -KILL "$pid" 2>/dev/null || true
 }
 
-# An eighth of the machine's memory, in MB, and never less than it runs in nor more than it needs.
+# What is said, in MB; else an eighth of the machine's memory, and never less than it runs in nor
+# more than it needs.
 server_memory() {
+  [ -z "${DREVIK_MEMORY:-}" ] || { printf '%s' "$DREVIK_MEMORY"; return; }
   awk '/^MemTotal:/ {m = int($2 / 1024 / 8); if (m < 768) m = 768; if (m > 3072) m = 3072; print m; found = 1} END {if (!found) print 1024}' /proc/meminfo 2>/dev/null || echo 1024
 }
 

@@ -222,8 +222,7 @@ class WatchedOverTest {
     String before = databasePid();
     // Little memory, and a log that turns over soon.
     Map<String, String> small =
-        Map.of(
-            "JAVA_TOOL_OPTIONS", "-Xmx170m", "LOGGING_LOGBACK_ROLLINGPOLICY_MAXFILESIZE", "500B");
+        Map.of("DREVIK_MEMORY", "170", "LOGGING_LOGBACK_ROLLINGPOLICY_MAXFILESIZE", "500B");
     Process beside = start(copy, folder.resolve("copy.log"), small);
     try {
       assertThat(url(copy)).isNotEqualTo(url);
