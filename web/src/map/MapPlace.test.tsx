@@ -68,6 +68,7 @@ const EFFECT: EffectView = {
 };
 
 beforeEach(() => {
+  localStorage.clear();
   // jsdom lays nothing out.
   Element.prototype.scrollIntoView = () => undefined;
   answers.set("GET /api/mixes/m1/map", MAP);
@@ -282,5 +283,27 @@ describe("cells of the map", () => {
       { y: 1, x: 0, text: "c" },
     ]);
     expect(inThisMix(MAP.rows).map((one) => one.category)).toEqual(["drums", "drums/kick"]);
+  });
+
+  it("keeps what is written when one goes away and comes back, and behind a proposal", async () => {
+    const first = show(<MapPlace view={view()} />);
+    (await grid()).focus();
+    await userEvent.keyboard("{Enter}");
+    await userEvent.clear(screen.getByRole("combobox", { name: "Sent to of drums" }));
+    await userEvent.keyboard("mix{Enter}");
+    await screen.findByText(/1 moves/);
+    first.unmount();
+    show(<MapPlace view={view()} />);
+    await grid();
+    await waitFor(() =>
+      expect(body("/effect").edit).toEqual({
+        edit: "say-of-map",
+        cells: [{ entry: "drums", field: "destination", text: "mix" }],
+      }),
+    );
+    await userEvent.keyboard("p");
+    await waitFor(() => expect(body("/effect").edit).toEqual({ edit: "propose-map" }));
+    await userEvent.keyboard("{Control>}{Alt>}{Backspace}{/Alt}{/Control}");
+    await waitFor(() => expect(body("/effect").edit).toMatchObject({ edit: "say-of-map" }));
   });
 });

@@ -24,6 +24,7 @@ import {
 import { CellField } from "./CellField";
 import { CompareMapsDialog } from "./CompareMapsDialog";
 import { EntryDialog } from "./EntryDialog";
+import { keepPending, keptPending } from "./draft";
 import { KeepMapDialog } from "./KeepMapDialog";
 import { OtherMapDialog } from "./OtherMapDialog";
 
@@ -41,7 +42,8 @@ export function MapPlace({ view }: { view: MixView }) {
 
 function Table({ view, map }: { view: MixView; map: MapView }) {
   const [everything, setEverything] = useState(false);
-  const [pending, setPending] = useState<Pending>(NOTHING);
+  const [pending, setPending] = useState<Pending>(() => keptPending(view.id));
+  useEffect(() => keepPending(view.id, pending), [view.id, pending]);
   const [left, setLeft] = useState<Left>(nothingLeft);
   const [proposing, setProposing] = useState(false);
   const [question, setQuestion] = useState<"entry" | "other" | "reassign" | "keep" | "compare">();
@@ -81,12 +83,15 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   const waits = edit !== undefined && effect.isFetching;
   const can = edit !== undefined && told !== undefined && !waits && !effect.error && !asking;
 
+  // A proposal is looked at beside what is written, which waits behind it.
   const drop = useCallback(() => {
-    setPending(NOTHING);
+    if (!proposing) {
+      setPending(NOTHING);
+    }
     setLeft(nothingLeft);
     setProposing(false);
     setRefused(undefined);
-  }, []);
+  }, [proposing]);
   const carryOut = useCallback(() => {
     if (edit && told && can) {
       setRefused(undefined);
@@ -197,7 +202,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         label: "Make a map of how the Mix is routed",
         key: "p",
         run: () => {
-          setPending(NOTHING);
+          setLeft(nothingLeft);
           setProposing(true);
         },
       },

@@ -397,6 +397,10 @@ class ServerTest {
       kept = line.path("chain").path("name").asString().equals("Mine") ? line : kept;
     }
     assertThat(kept.path("chain").path("chain")).hasSize(3);
+    int chains = server.get("/api/chains").body().size();
+    assertThat(server.post("/api/chains", wanted).body())
+        .as("kept again under its name, it is in its own place")
+        .hasSize(chains);
     Map<String, Object> none = new HashMap<>(wanted);
     none.put("channel", "kick-in");
     assertThat(server.post("/api/chains", none).detail()).contains("has no chain");

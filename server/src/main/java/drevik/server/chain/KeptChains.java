@@ -50,7 +50,7 @@ public class KeptChains {
         .toList();
   }
 
-  /** Keeps the chain of a channel as it is now. */
+  /** Keeps the chain of a channel as it is now, in the place of what is kept under that name. */
   @Transactional
   public void keep(String mix, String channel, String name, String category, String purpose) {
     Channel from =
@@ -58,7 +58,17 @@ public class KeptChains {
             .document(mix)
             .channel(channel)
             .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));
-    keep(KeptChain.of(from, name, category, purpose));
+    KeptChain chain = KeptChain.of(from, name, category, purpose);
+    rows.findAll().stream()
+        .filter(row -> row.removedAt == null && row.chain.name().equalsIgnoreCase(chain.name()))
+        .findFirst()
+        .ifPresentOrElse(
+            row -> {
+              row.chain = chain;
+              row.at = clock.instant();
+              rows.save(row);
+            },
+            () -> keep(chain));
   }
 
   @Transactional

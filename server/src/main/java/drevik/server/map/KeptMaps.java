@@ -52,10 +52,21 @@ public class KeptMaps {
         .orElseThrow(() -> new NotFound("There is no such map on the shelf any more."));
   }
 
-  /** Keeps the map of a Mix as it is now. */
+  /** Keeps the map of a Mix as it is now, in the place of what is kept under that name. */
   @Transactional
   public void keep(String mix, String name) {
-    keep(NamedMap.kept(mixes.document(mix), name));
+    NamedMap map = NamedMap.kept(mixes.document(mix), name);
+    rows.findAllByOrderByAtDesc().stream()
+        .filter(row -> row.removedAt == null && row.map.name().equalsIgnoreCase(map.name()))
+        .findFirst()
+        .ifPresentOrElse(
+            row -> {
+              Validity.require(map);
+              row.map = map;
+              row.at = clock.instant();
+              rows.save(row);
+            },
+            () -> keep(map));
   }
 
   @Transactional
