@@ -7,6 +7,8 @@ import java.util.Arrays;
  * the same, the longest silence, the level of the end. One pass, in proportion to the samples.
  */
 public final class ShapeMeter {
+  private static final int STRETCH = 64;
+
   private final double[] peak;
   private final double[] sum;
   private final float silence;
@@ -14,7 +16,16 @@ public final class ShapeMeter {
   private int endAt;
   private boolean same = true;
   private long frames;
-  private long lastHeard = -1;
+
+  /** Of the stretch that is being filled. */
+  private float stretchPeak;
+
+  private int stretchFilled;
+  private long stretchesEnd;
+
+  /** Frames of silence up to there. */
+  private long silent;
+
   private long longestSilence;
   private long silenceAt;
 
@@ -33,65 +44,53 @@ public final class ShapeMeter {
   public void add(float[][] audio, int offset, int count) {
     for (int channel = 0; channel < audio.length; channel++) {
       float[] x = audio[channel];
-      double sumOfBlock = 0;
+      double sumSoFar = sum[channel];
       for (int i = offset; i < offset + count; i++) {
-        sumOfBlock += x[i];
+        sumSoFar += x[i];
       }
-      sum[channel] += sumOfBlock;
-      peak[channel] = Math.max(peak[channel], PeakMeter.magnitude(x, offset, offset + count));
+      sum[channel] = sumSoFar;
       // Bits, so that what is no number is not taken for another.
-      same &=
-          channel == 0
-              || Arrays.equals(audio[0], offset, offset + count, x, offset, offset + count);
+      same =
+          same
+              && (channel == 0
+                  || Arrays.equals(audio[0], offset, offset + count, x, offset, offset + count));
     }
     silences(audio, offset, count);
     ends(audio, offset, count);
     frames += count;
   }
 
+  /** By stretches that begin at the same frames however the stream is cut into blocks. */
   private void silences(float[][] audio, int offset, int count) {
-    int first = firstHeard(audio, offset, offset + count);
-    if (first < 0) {
-      return;
-    }
-    until(frames + first - offset);
-    lastHeard = frames + first - offset;
-    // Where a block is heard at both ends and nowhere silent for long, no more is asked.
-    int from = first;
-    while (from >= 0) {
-      int next = firstHeard(audio, from + 1, offset + count);
-      if (next < 0) {
-        break;
+    for (int from = offset; from < offset + count; ) {
+      int to = Math.min(offset + count, from + STRETCH - stretchFilled);
+      for (int channel = 0; channel < audio.length; channel++) {
+        float most = PeakMeter.magnitude(audio[channel], from, to);
+        peak[channel] = Math.max(peak[channel], most);
+        stretchPeak = Math.max(stretchPeak, most);
       }
-      if (next > from + 1) {
-        until(frames + next - offset);
+      stretchFilled += to - from;
+      from = to;
+      if (stretchFilled == STRETCH) {
+        closeStretch();
       }
-      lastHeard = frames + next - offset;
-      from = next;
     }
   }
 
-  private void until(long frame) {
-    long silent = frame - lastHeard - 1;
-    if (silent > longestSilence) {
-      longestSilence = silent;
-      silenceAt = lastHeard + 1;
-    }
-  }
-
-  private int firstHeard(float[][] audio, int from, int to) {
-    int first = -1;
-    int end = to;
-    for (float[] x : audio) {
-      for (int i = from; i < end; i++) {
-        if (!(Math.abs(x[i]) <= silence)) {
-          first = i;
-          end = i;
-          break;
-        }
+  private void closeStretch() {
+    // Asked so that what is no number is heard.
+    if (stretchPeak <= silence) {
+      silent += stretchFilled;
+      if (silent > longestSilence) {
+        longestSilence = silent;
+        silenceAt = stretchesEnd + stretchFilled - silent;
       }
+    } else {
+      silent = 0;
     }
-    return first;
+    stretchesEnd += stretchFilled;
+    stretchFilled = 0;
+    stretchPeak = 0;
   }
 
   private void ends(float[][] audio, int offset, int count) {
@@ -122,14 +121,17 @@ public final class ShapeMeter {
     return peak.length > 1 && same;
   }
 
-  /** Frames of the longest silence; to be asked when all is taken. */
+  /** Frames of the longest silence, to a stretch of 64; to be asked when all is taken. */
   public long longestSilence() {
-    return Math.max(longestSilence, frames - lastHeard - 1);
+    if (stretchFilled > 0) {
+      closeStretch();
+    }
+    return longestSilence;
   }
 
-  /** Where the longest silence begins. */
+  /** Where the longest silence begins; to be asked behind its length. */
   public long silenceAt() {
-    return frames - lastHeard - 1 > longestSilence ? lastHeard + 1 : silenceAt;
+    return silenceAt;
   }
 
   /** Mean power of the last frames over all channels together, dBFS. */
