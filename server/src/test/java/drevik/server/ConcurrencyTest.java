@@ -62,7 +62,8 @@ class ConcurrencyTest {
                 for (int i = 1; i <= EDITS; i++) {
                   // Always on the first revision: as stale as can be.
                   statuses.add(server.edit(mix, 1, set(own, "faderDb", -i)).status());
-                  statuses.add(server.edit(mix, 1, set(channels.get(0), "comment", own)).status());
+                  String word = own + " " + i;
+                  statuses.add(server.edit(mix, 1, set(channels.get(0), "comment", word)).status());
                 }
                 return statuses;
               }));

@@ -50,6 +50,7 @@ import drevik.mix.Insert;
 import drevik.mix.KeptChain;
 import drevik.mix.Mix;
 import drevik.mix.NamedMap;
+import drevik.mix.Pin;
 import drevik.mix.Slot;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
@@ -172,14 +173,20 @@ class EveryEditTest {
         new StowChannels(both, true),
         new Together(List.of(SetChannels.of(both, ChannelField.TRIM, -2.0)), "trim them"),
         new TurnOutput(mix.outputs().get(0).id(), -1.5),
-        new UnpinSlots(both, null));
+        new UnpinSlots(List.of(first(mix, c -> !c.pins().isEmpty()).id()), null));
   }
 
   @Test
   void everyKindOfEditIsMadeOverHttpAndTakenBack() {
     Mix starter = Starters.bandOfEight();
     Control control = new Control("all", "All", -1, List.of(starter.channels().get(0).id()));
-    String id = server.bean(Shelf.class).create(starter.withControls(List.of(control)), "test");
+    Channel pinned = first(starter, c -> c.kind().holdsClips());
+    Mix whole =
+        starter
+            .withControls(List.of(control))
+            .mapChannels(
+                c -> c == pinned ? c.withPins(List.of(Pin.on(Slot.of(Slot.Kind.OUTPUT)))) : c);
+    String id = server.bean(Shelf.class).create(whole, "test");
     Mix mix = Documents.readTrusted(document(id));
     Map<String, Edit> samples = new LinkedHashMap<>();
     edits(mix).forEach(edit -> samples.put(edit.getClass().getSimpleName(), edit));
