@@ -48,6 +48,37 @@ beforeEach(() => {
 });
 
 describe("an edit", () => {
+  it("by a key waits for a server that is away, and is asked under the same id", async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    try {
+      const reached = globalThis.fetch;
+      const ids: string[] = [];
+      vi.stubGlobal("fetch", async (request: Request) => {
+        if (request.method === "POST") {
+          ids.push(((await request.clone().json()) as { id: string }).id);
+          if (ids.length < 7) {
+            throw new TypeError("away");
+          }
+        }
+        return reached(request);
+      });
+      answers.set("POST /api/mixes/m1/edits", change(4));
+      const edit = renderHook(() => useEdit("m1"), { wrapper: within });
+      const notices = renderHook(() => useNotices());
+      act(() => edit.result.current.mutate(mute));
+      await vi.advanceTimersByTimeAsync(6_000);
+      expect(notices.result.current.map((one) => one.text).join()).toContain(
+        "Your change is kept on this page",
+      );
+      await vi.advanceTimersByTimeAsync(8_000);
+      expect(shown()?.revision).toBe(5);
+      expect(new Set(ids).size).toBe(1);
+      expect(ids.length).toBe(7);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
   it("is sent with the revision that is shown, and its answer is laid over it", async () => {
     answers.set("POST /api/mixes/m1/edits", change(4));
     const edit = renderHook(() => useEdit("m1"), { wrapper: within });

@@ -97,4 +97,23 @@ describe("foldable", () => {
   it("is the last bus before the mix that seats lead to", () => {
     expect(foldable(band)).toEqual(["drums", "voices"]);
   });
+
+  it("is a bus that goes straight to a master, where there is no mix before it", () => {
+    const straight: FlowLayout = {
+      stages: [
+        { name: "Seats", ids: ["hat", "voice"] },
+        { name: "Mix", ids: ["drums", "voices"] },
+        { name: "Master", ids: ["master"] },
+        { name: "Files", ids: ["file"] },
+      ],
+      returns: [],
+      ribbons: [
+        ribbon("hat", "drums"),
+        ribbon("voice", "voices"),
+        ribbon("drums", "master"),
+        ribbon("voices", "master"),
+      ],
+    };
+    expect(foldable(straight)).toEqual(["drums", "voices"]);
+  });
 });

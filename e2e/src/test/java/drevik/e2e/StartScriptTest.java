@@ -49,6 +49,27 @@ class StartScriptTest {
     assertThat(ended.says()).contains("./drevik up").contains("./drevik test");
   }
 
+  /** What a restore left that was killed is not taken for a whole Drevik by anybody. */
+  @Test
+  void aRestoreThatWasCutShortIsRefusedByName() throws Exception {
+    Path data = Files.createDirectories(folder.resolve("half"));
+    Files.createFile(data.resolve("restoring"));
+    Files.createDirectories(data.resolve("audio"));
+    Map<String, String> there = Map.of("DREVIK_DATA", data.toString());
+    for (List<String> words :
+        List.of(
+            List.of("up"),
+            List.of("verify"),
+            List.of("backup", folder.resolve("b.tar").toString()))) {
+      Ended ended = run(there, words.toArray(String[]::new));
+      assertThat(ended.status()).as("%s", words).isEqualTo(1);
+      assertThat(ended.says())
+          .as("%s", words)
+          .contains("a restore into", "was cut short", "restore again");
+    }
+    assertThat(folder.resolve("b.tar")).doesNotExist();
+  }
+
   @Test
   void helpIsNoFailure() throws Exception {
     assertThat(run(Map.of(), "help").status()).isZero();

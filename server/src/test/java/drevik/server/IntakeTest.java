@@ -113,6 +113,28 @@ class IntakeTest {
     assertThat(answer.statusCode()).isEqualTo(206);
     assertThat(answer.headers().firstValue("Content-Type")).contains("audio/wav");
     assertThat(answer.body()).isEqualTo(Arrays.copyOfRange(whole, 70_001, 70_101));
+    HttpRequest beyond =
+        HttpRequest.newBuilder(server.uri(path)).header("Range", "bytes=9000000-").build();
+    answer = HttpClient.newHttpClient().send(beyond, HttpResponse.BodyHandlers.ofByteArray());
+    assertThat(answer.statusCode()).isEqualTo(416);
+    assertThat(answer.body()).isEmpty();
+    assertThat(answer.headers().firstValue("Content-Range")).contains("bytes */144044");
+    assertThat(answer.headers().firstValue("Cache-Control")).contains("no-store");
+  }
+
+  @Test
+  void aFileThatWasShortenedInTheStoreIsNotPlayedWithoutAWord() throws Exception {
+    send("Noise.wav", noise(21, 1));
+    String path = listening(file(server.measured(delivery), "Noise.wav"));
+    String sha256 = path.split("/")[3];
+    Path kept = server.data().resolve("audio").resolve(sha256.substring(0, 2)).resolve(sha256);
+    assertThat(kept.toFile().setWritable(true)).isTrue();
+    byte[] bytes = Files.readAllBytes(kept);
+    Files.write(kept, Arrays.copyOf(bytes, bytes.length / 2));
+    Answer answer = server.get(path);
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.detail()).contains("when it came", "send its delivery again");
+    Files.write(kept, bytes);
   }
 
   @Test

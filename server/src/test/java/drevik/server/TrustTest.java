@@ -167,6 +167,55 @@ class TrustTest {
   }
 
   @Test
+  void whatIsMissingIsSaidWithoutTheNamesOfTheProgram() {
+    String edits = "/api/mixes/" + mix + "/edits";
+    for (String body :
+        List.of(
+            "{\"id\":\"x\",\"basedOn\":1,\"edit\":{\"edit\":\"remove-channels\",\"channels\":[null]}}",
+            "{\"id\":\"x\",\"basedOn\":1,\"edit\":{\"edit\":\"remove-channels\",\"channels\":7}}",
+            "{\"id\":\"x\",\"basedOn\":1,\"edit\":{}}",
+            "null")) {
+      Answer answer = server.postText(edits, body);
+      assertThat(answer.status()).as(body).isBetween(400, 422);
+      assertThat(answer.detail())
+          .as(body)
+          .isNotBlank()
+          .doesNotContain("java", "drevik.", "class ", "“” is missing");
+    }
+    Answer line =
+        server.postText("/api/outline/completion", "{\"text\":\"a\",\"line\":-1,\"column\":0}");
+    assertThat(line.detail()).contains("counted from 1");
+    Answer meant = server.postText("/api/mixes/" + mix + "/meant", "{\"channels\":[\"nobody\"]}");
+    assertThat(meant.detail()).contains("no channel “nobody”");
+    Answer signs = server.postText("/api/mixes/" + mix + "/meant", "{\"words\":\"(\"}");
+    assertThat(signs.detail()).contains("has no word in it");
+  }
+
+  @Test
+  void aDocumentThatDripsIsEnded() throws IOException {
+    String head =
+        "POST /api/mixes/"
+            + mix
+            + "/meant HTTP/1.1\r\nHost: localhost\r\n"
+            + JSON
+            + "Content-Length: 1000\r\n\r\n{";
+    long began = System.nanoTime();
+    try (Socket socket = open(head)) {
+      for (int i = 0; i < 20 && socket.getInputStream().available() == 0; i++) {
+        Thread.sleep(1_000);
+        socket.getOutputStream().write(' ');
+        socket.getOutputStream().flush();
+      }
+      byte[] answer = new byte[12];
+      assertThat(socket.getInputStream().readNBytes(answer, 0, 12)).isEqualTo(12);
+      assertThat(new String(answer, UTF_8)).isEqualTo("HTTP/1.1 408");
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+    assertThat((System.nanoTime() - began) / 1e9).isLessThan(20);
+  }
+
+  @Test
   void whatNoControllerAnswersIsAnsweredInWordsOrNotAtAll() throws IOException {
     assertThat(raw("GET /error", "localhost", "", ""))
         .startsWith("HTTP/1.1 404")
