@@ -15,8 +15,10 @@ import drevik.mix.OutputKind;
 import drevik.mix.Slot;
 import drevik.mix.field.OutputField;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -46,11 +48,15 @@ final class HeldOut implements LineCheckRule {
     if (output.without().isEmpty()) {
       return;
     }
+    Map<String, Integer> coming = new HashMap<>();
     for (Channel seat : survey.mix.channels()) {
       boolean unwanted =
           seat.kind() == ChannelKind.SEAT && !seat.stowed() && isHeldOut(seat, output);
       if (unwanted && survey.wired.reaches(seat.id(), output.id())) {
         List<String> path = survey.wired.paths(seat.id(), output.id(), 1).get(0);
+        if (coming.isEmpty()) {
+          countComing(survey, output, coming);
+        }
         survey.report(
             Rule.HELD_OUT,
             Severity.WRONG,
@@ -65,7 +71,7 @@ final class HeldOut implements LineCheckRule {
                 + String.join(
                     " → ", path.stream().skip(1).map(id -> survey.channel(id).name()).toList())
                 + ".",
-            mends(survey, seat, output, path).toArray(Edit[]::new));
+            mends(survey, seat, output, path, coming).toArray(Edit[]::new));
       }
     }
     undecided(survey, output);
@@ -134,8 +140,8 @@ final class HeldOut implements LineCheckRule {
     missing.forEach(seat -> without.add(CategoryTree.topOf(seat.category())));
     without.remove(CategoryTree.UNKNOWN);
     // Where a hand has sent it, somebody has decided.
-    Slot output = Slot.of(Slot.Kind.OUTPUT);
-    boolean decided = missing.stream().allMatch(seat -> seat.isPinned(output));
+    Slot sent = Slot.of(Slot.Kind.OUTPUT);
+    boolean decided = missing.stream().allMatch(seat -> seat.isPinned(sent));
     survey.report(
         Rule.MINUS_MISSES,
         decided ? Severity.NOTE : Severity.WRONG,
@@ -157,7 +163,8 @@ final class HeldOut implements LineCheckRule {
    * where others of its kind go and are not heard there, or where the category map sends it; last,
    * the send that brings it is taken away, with the number of others that come by it.
    */
-  private static List<Edit> mends(Survey survey, Channel seat, Output output, List<String> path) {
+  private static List<Edit> mends(
+      Survey survey, Channel seat, Output output, List<String> path, Map<String, Integer> coming) {
     List<Edit> mends = new ArrayList<>();
     Set<String> to = new LinkedHashSet<>();
     seats(survey)
@@ -176,11 +183,7 @@ final class HeldOut implements LineCheckRule {
       String next = path.get(i + 1);
       if (!next.equals(from.output())) {
         RemoveSend cut = new RemoveSend(List.of(from.id()), next);
-        long others =
-            seats(survey)
-                .filter(one -> !one.id().equals(seat.id()))
-                .filter(one -> passes(survey, one, from.id(), output))
-                .count();
+        int others = coming.getOrDefault(from.id(), 1) - 1;
         mends.add(
             others == 0
                 ? cut
@@ -199,9 +202,11 @@ final class HeldOut implements LineCheckRule {
     return mends;
   }
 
-  private static boolean passes(Survey survey, Channel one, String by, Output output) {
-    return survey.wired.paths(one.id(), output.id(), 1).stream()
-        .anyMatch(path -> path.contains(by));
+  /** How many seats come into an output by way of each channel. */
+  private static void countComing(Survey survey, Output output, Map<String, Integer> coming) {
+    seats(survey)
+        .flatMap(seat -> survey.wired.paths(seat.id(), output.id(), 1).stream())
+        .forEach(path -> path.forEach(id -> coming.merge(id, 1, Integer::sum)));
   }
 
   private static boolean isAlike(Channel one, Channel other) {
