@@ -282,6 +282,8 @@ class WholePathTest {
     page.keyboard().press("5");
     page.getByText("worked out anew at every edit").waitFor();
     check(page, "line check with findings");
+    // Keys act on a finding once somebody has gone to it.
+    page.locator("main [aria-expanded][tabindex='0'], main li a[tabindex='0']").first().focus();
     dialogs(page, "line check", List.of("m"));
     page.keyboard().press("Control+z");
     page.getByText("No findings").waitFor();
