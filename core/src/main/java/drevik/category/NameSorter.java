@@ -43,7 +43,7 @@ public final class NameSorter {
   private static final double OF_LIKELY_DEPARTMENT = 0.9;
 
   /** Families that are played or sung. */
-  static final Set<String> MUSICAL =
+  public static final Set<String> MUSICAL =
       Set.of(
           "drums",
           "percussion",

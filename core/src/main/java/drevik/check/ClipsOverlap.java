@@ -4,6 +4,7 @@ import drevik.check.Finding.Severity;
 import drevik.edit.ChangeMix;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
+import drevik.mix.field.Change;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.ClipField;
@@ -50,8 +51,7 @@ final class ClipsOverlap implements LineCheckRule {
                       ChannelField.CLIPS,
                       first.id(),
                       Changes.of(ClipField.ALL, ClipField.SOURCE_OUT, first.sourceIn() + keeps)
-                          .and(ClipField.FADE_OUT, new drevik.mix.field.Change.To<>(0)))));
-      return;
+                          .and(ClipField.FADE_OUT, new Change.To<>(0)))));
     }
   }
 }

@@ -9,15 +9,11 @@ import drevik.edit.StowChannels;
 import drevik.edit.Together;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
-import drevik.mix.Limits;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
-import drevik.mix.Tap;
 import drevik.mix.field.MixField;
 import drevik.route.Tie;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 
 /** What is heard in no file. */
 final class GoesNowhere implements LineCheckRule {
@@ -63,19 +59,9 @@ final class GoesNowhere implements LineCheckRule {
   }
 
   private static Edit aFileOfIt(Survey survey, Channel channel) {
-    Set<String> taken = new HashSet<>(survey.outputs().keySet());
     SampleFormat format =
         survey.mix.outputs().stream().map(Output::format).findFirst().orElse(SampleFormat.PCM_24);
-    Output file =
-        new Output(
-            Limits.firstFree("out-" + channel.id(), "-", taken),
-            channel.name(),
-            OutputKind.MIX,
-            channel.id(),
-            Tap.POST_FADER,
-            channel.layout(),
-            format,
-            "{output}");
+    Output file = survey.newFileOf(channel, channel.name(), OutputKind.MIX, format);
     return new Together(
         List.of(ChangeMix.adding(survey.mix, MixField.OUTPUTS, file)),
         "make a file of “" + channel.name() + "”");

@@ -42,22 +42,17 @@ final class NameDisagrees implements LineCheckRule {
   /** Families that are called by each other's names. */
   private static final List<Set<String>> ALIKE =
       List.of(
-          Set.of("dialogue", "narration", "interview", "vocals", "natural"),
-          Set.of("effects", "foley", "ambience", "natural", "fx", "percussion"),
-          Set.of(
-              "score",
-              "drums",
-              "percussion",
-              "bass",
-              "guitar",
-              "keys",
-              "synth",
-              "strings",
-              "brass",
-              "winds",
-              "orchestra",
-              "fx",
-              "vocals"));
+          Set.of("dialogue", "narration", "interview", "natural", "vocals"),
+          Set.of("effects", "foley", "ambience", "natural", "fx"),
+          Set.of("drums", "percussion"),
+          Set.of("keys", "synth"),
+          Set.of("bass", "synth"),
+          Set.of("orchestra", "strings", "brass", "winds", "percussion"));
+
+  /** What is called music or score may hold all that is played. */
+  private static final String MUSIC = "score";
+
+  private static final Set<String> OF_MUSIC = Set.of("orchestra", "fx");
 
   @Override
   public void check(Survey survey) {
@@ -80,7 +75,7 @@ final class NameDisagrees implements LineCheckRule {
       return CategoryTree.UNKNOWN;
     }
     if (said.equals("music")) {
-      return "score";
+      return MUSIC;
     }
     Sorting sorting = NameSorter.sort(said);
     String family = CategoryTree.topOf(sorting.category());
@@ -116,6 +111,7 @@ final class NameDisagrees implements LineCheckRule {
 
   private static boolean isCalled(String family, String name) {
     return family.equals(name)
+        || name.equals(MUSIC) && (NameSorter.MUSICAL.contains(family) || OF_MUSIC.contains(family))
         || ALIKE.stream().anyMatch(group -> group.contains(family) && group.contains(name));
   }
 }

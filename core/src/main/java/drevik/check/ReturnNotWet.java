@@ -17,12 +17,12 @@ import drevik.mix.field.FiguresChange;
 import drevik.mix.field.InsertField;
 import drevik.route.DryGain;
 import drevik.route.SignalFeed;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Returns through which the dry sound comes back, by what their whole chain does to an impulse. */
@@ -96,17 +96,18 @@ final class ReturnNotWet implements LineCheckRule {
     if (channel.chain().isEmpty()) {
       return "its chain is empty";
     }
-    for (Insert insert : channel.chain()) {
-      Optional<Parameter> wet = wetOf(insert);
-      if (wet.isPresent() && !insert.on()) {
-        return "its " + named(insert) + " is off";
-      }
-      if (wet.isPresent() && valueOf(insert, wet.get()) < FULLY) {
-        return String.format(
-            Locale.ROOT, "its %s is %.0f %% wet", named(insert), valueOf(insert, wet.get()));
-      }
-    }
-    return "nothing in its chain takes the dry sound away";
+    return notFullyWet(channel).stream()
+        .findFirst()
+        .map(
+            insert ->
+                insert.on()
+                    ? String.format(
+                        Locale.ROOT,
+                        "its %s is %.0f %% wet",
+                        named(insert),
+                        valueOf(insert, wetOf(insert).orElseThrow()))
+                    : "its " + named(insert) + " is off")
+        .orElse("nothing in its chain takes the dry sound away");
   }
 
   private static String named(Insert insert) {
@@ -115,30 +116,38 @@ final class ReturnNotWet implements LineCheckRule {
 
   /** All that could be wet is on and fully wet; null if nothing could. */
   private static @Nullable Edit wet(Channel channel) {
-    List<Edit> edits = new ArrayList<>();
-    List<String> names = new ArrayList<>();
-    for (Insert insert : channel.chain()) {
-      Optional<Parameter> wet = wetOf(insert);
-      if (wet.isPresent() && (!insert.on() || valueOf(insert, wet.get()) < FULLY)) {
-        names.add(named(insert));
-        edits.add(
-            ChangeMix.insert(
-                channel.id(),
-                insert.id(),
-                Changes.none(InsertField.ALL)
-                    .and(InsertField.ON, new Change.To<>(true))
-                    .and(InsertField.SETTINGS, new FiguresChange(Map.of(WET, FULLY)))));
-      }
-    }
+    List<Insert> dry = notFullyWet(channel);
+    List<Edit> edits =
+        dry.stream()
+            .<Edit>map(
+                insert ->
+                    ChangeMix.insert(
+                        channel.id(),
+                        insert.id(),
+                        Changes.none(InsertField.ALL)
+                            .and(InsertField.ON, new Change.To<>(true))
+                            .and(InsertField.SETTINGS, new FiguresChange(Map.of(WET, FULLY)))))
+            .toList();
     return edits.isEmpty()
         ? null
         : new Together(
             edits,
             "switch the "
-                + String.join(", ", names)
+                + dry.stream().map(ReturnNotWet::named).collect(Collectors.joining(", "))
                 + " of “"
                 + channel.name()
                 + "” on, at 100 % wet");
+  }
+
+  /** What could be fully wet, and is off or is not. */
+  private static List<Insert> notFullyWet(Channel channel) {
+    return channel.chain().stream()
+        .filter(
+            insert ->
+                wetOf(insert)
+                    .filter(wet -> !insert.on() || valueOf(insert, wet) < FULLY)
+                    .isPresent())
+        .toList();
   }
 
   private static double valueOf(Insert insert, Parameter wet) {

@@ -11,11 +11,11 @@ import drevik.mix.ChannelKind;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.StemSet;
-import drevik.mix.Tap;
 import drevik.mix.field.Changes;
 import drevik.mix.field.MixField;
 import drevik.mix.field.OutputField;
 import drevik.mix.field.StemSetField;
+import drevik.route.Coverage;
 import drevik.route.Coverage.Way;
 import java.util.EnumSet;
 import java.util.LinkedHashSet;
@@ -75,8 +75,6 @@ final class StemsAddUp implements LineCheckRule {
     Set<Way> ways = channel.kind() == ChannelKind.SEAT ? Set.of(Way.DRY) : ALL_WAYS;
     List<Output> holding = survey.wired.holding(channel.id(), stems, ways);
     boolean inMix = !survey.wired.holding(channel.id(), List.of(mix), ways).isEmpty();
-    double[][] wanted = survey.wired.gains(channel.id(), mix.id(), ways);
-    double[][] sum = new double[wanted.length][wanted[0].length];
     for (Output stem : holding) {
       if (stem.layout() != mix.layout()) {
         if (told.add(stem.id())) {
@@ -97,9 +95,8 @@ final class StemsAddUp implements LineCheckRule {
         }
         return;
       }
-      add(sum, survey.wired.gains(channel.id(), stem.id(), ways));
     }
-    if (isSame(wanted, sum) && holding.size() < 2) {
+    if (isTheirSum(survey.wired, channel, mix, holding, ways) && holding.size() < 2) {
       asItStands(survey, set, mix, stems, channel, ways);
       return;
     }
@@ -155,11 +152,8 @@ final class StemsAddUp implements LineCheckRule {
   /** What is wired rightly may still differ as faders and mutes stand. */
   private static void asItStands(
       Survey survey, StemSet set, Output mix, List<Output> stems, Channel channel, Set<Way> ways) {
-    double[][] wanted = survey.now.gains(channel.id(), mix.id(), ways);
-    double[][] sum = new double[wanted.length][wanted[0].length];
     List<Output> holding = survey.now.holding(channel.id(), stems, ways);
-    holding.forEach(stem -> add(sum, survey.now.gains(channel.id(), stem.id(), ways)));
-    if (!isSame(wanted, sum)) {
+    if (!isTheirSum(survey.now, channel, mix, holding, ways)) {
       boolean inMix = survey.now.reaches(channel.id(), mix.id());
       survey.report(
           Rule.STEMS_DIFFER,
@@ -177,6 +171,15 @@ final class StemsAddUp implements LineCheckRule {
                       : "in “" + holding.get(0).name() + "”")
               + " as faders and mutes stand.");
     }
+  }
+
+  /** Whether what of a channel is in a mix is what its stems have of it together. */
+  private static boolean isTheirSum(
+      Coverage coverage, Channel channel, Output mix, List<Output> stems, Set<Way> ways) {
+    double[][] wanted = coverage.gains(channel.id(), mix.id(), ways);
+    double[][] sum = new double[wanted.length][wanted[0].length];
+    stems.forEach(stem -> add(sum, coverage.gains(channel.id(), stem.id(), ways)));
+    return isSame(wanted, sum);
   }
 
   private static void add(double[][] sum, double[][] more) {
@@ -209,17 +212,12 @@ final class StemsAddUp implements LineCheckRule {
   }
 
   private static Edit aStemOfItsOwn(Survey survey, StemSet set, Output mix, Channel channel) {
-    String name = channel.name() + " stem";
     Output stem =
-        new Output(
-            "stem-" + channel.id(),
-            name,
-            OutputKind.STEM,
-            channel.id(),
-            Tap.POST_FADER,
-            mix.layout(),
-            mix.format(),
-            mix.namePattern().contains("{output}") ? mix.namePattern() : "{output}");
+        survey
+            .newFileOf(channel, channel.name() + " stem", OutputKind.STEM, mix.format())
+            .withLayout(mix.layout())
+            .withNamePattern(
+                mix.namePattern().contains("{output}") ? mix.namePattern() : "{output}");
     return new Together(
         List.of(
             ChangeMix.adding(survey.mix, MixField.OUTPUTS, stem),

@@ -1,20 +1,25 @@
 package drevik.check;
 
+import drevik.audio.SampleFormat;
 import drevik.check.Finding.Mend;
 import drevik.check.Finding.Severity;
 import drevik.edit.Edit;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
+import drevik.mix.Limits;
 import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.mix.OutputKind;
+import drevik.mix.Tap;
 import drevik.reassign.MapAnswers;
 import drevik.route.Coverage;
 import drevik.route.SignalGraph;
 import drevik.route.Tie;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -68,6 +73,19 @@ final class Survey {
     Map<String, Output> outputs = new HashMap<>();
     mix.outputs().forEach(output -> outputs.put(output.id(), output));
     return outputs;
+  }
+
+  /** A file that is not there yet, of what leaves a channel, under an id that is free. */
+  Output newFileOf(Channel channel, String name, OutputKind kind, SampleFormat format) {
+    return new Output(
+        Limits.firstFree("out-" + channel.id(), "-", new HashSet<>(outputs().keySet())),
+        name,
+        kind,
+        channel.id(),
+        Tap.POST_FADER,
+        channel.layout(),
+        format,
+        "{output}");
   }
 
   Stream<Channel> active() {

@@ -21,14 +21,7 @@ final class ChannelsById {
   }
 
   static Set<String> known(Mix mix, List<String> ids) {
-    Set<String> missing = new HashSet<>(ids);
-    mix.channels().forEach(channel -> missing.remove(channel.id()));
-    if (!missing.isEmpty()) {
-      throw new Refused(
-          "This Mix has no channel “"
-              + missing.iterator().next()
-              + "”; it may have been removed meanwhile. Pick the channels again.");
-    }
+    mix.requireChannels(ids);
     if (ids.isEmpty()) {
       throw new Refused("No channel is picked; pick at least one.");
     }

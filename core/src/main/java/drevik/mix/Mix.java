@@ -2,10 +2,13 @@ package drevik.mix;
 
 import drevik.audio.PanLaw;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
@@ -96,6 +99,22 @@ public record Mix(
     Map<String, Channel> byId = new LinkedHashMap<>();
     channels.forEach(channel -> byId.put(channel.id(), channel));
     return byId;
+  }
+
+  /**
+   * Holds ids to the channels that there are.
+   *
+   * @throws Refused if one of them is no channel's
+   */
+  public void requireChannels(Collection<String> ids) {
+    Set<String> missing = new LinkedHashSet<>(ids);
+    channels.forEach(channel -> missing.remove(channel.id()));
+    if (!missing.isEmpty()) {
+      throw new Refused(
+          "This Mix has no channel “"
+              + missing.iterator().next()
+              + "”; it may have been removed meanwhile. Pick the channels again.");
+    }
   }
 
   /** The same Mix with {@code change} made to every channel. */

@@ -60,6 +60,7 @@ public record Meant(
       throw new Refused("Say one thing: channels, a category, a person, or words of the name.");
     }
     if (!channels.isEmpty()) {
+      mix.requireChannels(channels);
       return channels;
     }
     if (words != null && NameWords.of(words).isEmpty()) {

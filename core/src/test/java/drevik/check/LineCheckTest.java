@@ -573,6 +573,8 @@ class LineCheckTest {
         .extracting(Finding::says)
         .asString()
         .contains("“Music stem” holds dialogue");
+    Mix guitars = changeOutput(band(), "out drums", o -> o.withName("Guitars"));
+    assertThat(ofRule(guitars, Rule.NAME_DISAGREES)).hasSize(1);
   }
 
   @Test
@@ -593,6 +595,9 @@ class LineCheckTest {
     assertThat(found.says()).contains("“a.wav” and “b.wav” sound together on “kick” for 0.5 s");
     Mix mended = found.mends().get(0).edit().applyTo(mix);
     assertThat(ofRule(mended, Rule.CLIPS_OVERLAP)).isEmpty();
+    Clip third = new Clip("c", clip("c.wav", 9).audio(), 60_000, 0, 48_000, 0);
+    Mix more = broken("kick", c -> c.withClips(List.of(first, second, third)));
+    assertThat(ofRule(more, Rule.CLIPS_OVERLAP)).hasSize(2);
     Mix faded =
         broken(
             "kick",

@@ -21,4 +21,6 @@ interface AudioFileRows extends JpaRepository<AudioFileRow, String> {
       "select distinct a.sha256 from AudioFileRow a, DeliveredFileRow f"
           + " where f.sha256 = a.sha256 and f.fault is null and a.inspection is null")
   List<String> unmeasured();
+
+  boolean existsBySha256AndInspectionIsNull(String sha256);
 }

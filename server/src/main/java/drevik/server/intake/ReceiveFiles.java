@@ -154,7 +154,7 @@ public class ReceiveFiles {
           // Measured long ago, as a rule; what lost its job is asked for again.
           transaction.executeWithoutResult(
               status -> {
-                if (audioFiles.unmeasured().contains(incoming.sha256())) {
+                if (audioFiles.existsBySha256AndInspectionIsNull(incoming.sha256())) {
                   inspecting.ask(incoming.sha256());
                 }
               });
