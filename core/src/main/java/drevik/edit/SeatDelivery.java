@@ -6,6 +6,8 @@ import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
+import drevik.mix.Slot;
+import drevik.reassign.Following;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,6 +40,9 @@ public record SeatDelivery(
    * @param addedAfter where a new seat goes: behind this channel, or null for the end
    * @param name what it is called from now on; null if that stays
    * @param inverted whether it turns the polarity from now on; null if that stays
+   * @param category what the seat is filed under from now on; null if that stays
+   * @param person whose voice is on it from now on; null if that stays
+   * @param chosen a person put it there: what the map would now change stays, pinned
    * @param clips the audio
    * @param replaces ids of the clips whose place they take; none for a seat that is free
    */
@@ -47,6 +53,9 @@ public record SeatDelivery(
       @Nullable String addedAfter,
       @Nullable String name,
       @Nullable Boolean inverted,
+      @Nullable String category,
+      @Nullable String person,
+      boolean chosen,
       List<Clip> clips,
       List<String> replaces)
       implements SeatDeliverySeatingBuilder.With {
@@ -57,17 +66,17 @@ public record SeatDelivery(
 
     /** Audio on a free seat that the Mix has. */
     public static Seating onto(String seat, List<Clip> clips) {
-      return new Seating(seat, null, null, null, null, clips, List.of());
+      return new Seating(seat, null, null, null, null, null, null, false, clips, List.of());
     }
 
     /** Audio on a seat that is added behind another, or at the end. */
     public static Seating adding(Channel seat, @Nullable String after, List<Clip> clips) {
-      return new Seating(seat.id(), seat, after, null, null, clips, List.of());
+      return new Seating(seat.id(), seat, after, null, null, null, null, false, clips, List.of());
     }
 
     /** New audio in the place of earlier clips. */
     public static Seating replacing(String seat, List<Clip> clips, List<String> replaces) {
-      return new Seating(seat, null, null, null, null, clips, replaces);
+      return new Seating(seat, null, null, null, null, null, null, false, clips, replaces);
     }
 
     /**
@@ -80,7 +89,9 @@ public record SeatDelivery(
     private Channel named(Channel channel) {
       return channel
           .withName(name == null ? channel.name() : ChannelsById.cleanName(name))
-          .withInvertPolarity(inverted == null ? channel.invertPolarity() : inverted);
+          .withInvertPolarity(inverted == null ? channel.invertPolarity() : inverted)
+          .withCategory(category == null ? channel.category() : category)
+          .withPerson(person == null ? channel.person() : person);
     }
   }
 
@@ -120,7 +131,21 @@ public record SeatDelivery(
             all.addAll(seats);
           }
         });
-    return mix.withChannels(all);
+    return mapped(mix.withChannels(all));
+  }
+
+  /** What is filed anew follows the map in all that it says; what a person chose stays. */
+  private Mix mapped(Mix seated) {
+    Map<Boolean, List<String>> filed =
+        seatings.stream()
+            .filter(seating -> seating.added() == null)
+            .filter(seating -> seating.category() != null || seating.person() != null)
+            .collect(
+                Collectors.partitioningBy(
+                    Seating::chosen, Collectors.mapping(Seating::seat, Collectors.toList())));
+    Map<String, Set<Slot>> kept = Following.departures(seated);
+    kept.keySet().retainAll(filed.getOrDefault(true, List.of()));
+    return Following.all(Following.pinned(seated, kept), filed.getOrDefault(false, List.of()));
   }
 
   private Channel by(Channel seat) {

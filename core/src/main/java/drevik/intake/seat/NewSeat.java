@@ -1,16 +1,21 @@
 package drevik.intake.seat;
 
 import drevik.category.CategoryTree;
+import drevik.category.NameWords;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.measure.StereoPairs;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.mix.Slot;
 import drevik.reassign.Answer;
 import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,6 +27,7 @@ final class NewSeat {
   private final DeliveredFile file;
   private final @Nullable Channel wished;
   private final MapAnswers map;
+  private final @Nullable String person;
   private final Optional<Answer> mapped;
   private final Optional<Channel> neighbour;
   private final Optional<Channel> sum;
@@ -34,13 +40,24 @@ final class NewSeat {
     this.file = file;
     this.wished = wished;
     map = MapAnswers.of(mix);
-    mapped = map.destinationOf(asked(file));
+    person = personOf(file, mix).orElse(null);
+    mapped = map.destinationOf(asked());
     neighbour = findNeighbour();
     sum = findSum();
   }
 
-  private static Asked asked(DeliveredFile file) {
-    return new Asked(file.category(), file.name(), file.layout(), null, file.deliveredBy());
+  private Asked asked() {
+    return new Asked(file.category(), file.name(), file.layout(), person, file.deliveredBy());
+  }
+
+  /** Of the persons of a Mix the one whom a file names. */
+  static Optional<String> personOf(DeliveredFile file, Mix mix) {
+    Set<String> words = NameWords.of(file.name());
+    return mix.channels().stream()
+        .map(Channel::person)
+        .filter(Objects::nonNull)
+        .filter(person -> words.containsAll(NameWords.of(person)))
+        .max(Comparator.comparingInt(String::length));
   }
 
   Optional<String> reasonToLeaveOut() {
@@ -61,7 +78,12 @@ final class NewSeat {
   /** The seat, without a name yet. */
   Channel channel() {
     return neighbour
-        .map(c -> leftToTheMap(c).withClips(List.of()).withStowed(false).withMute(false))
+        .map(
+            c ->
+                (chosen().isPresent() ? c : leftToTheMap(c))
+                    .withClips(List.of())
+                    .withStowed(false)
+                    .withMute(false))
         .orElseGet(() -> Channel.of("", ChannelKind.SEAT, "", file.layout(), file.category()))
         .with()
         .id("seat-" + file.id())
@@ -71,7 +93,7 @@ final class NewSeat {
         .output(destination().orElse(null))
         .pan(file.joined() == null ? StereoPairs.panOf(file.name()) : 0)
         .invertPolarity(false)
-        .person(null)
+        .person(person)
         .deliveredBy(file.deliveredBy())
         .comment("")
         .build();
@@ -93,7 +115,9 @@ final class NewSeat {
       return "you chose a new seat on “" + wished.name() + "”";
     }
     return "no free seat left; "
-        + sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones")
+        + chosen()
+            .map(one -> "like “" + one.name() + "”, which was put there by hand")
+            .or(() -> sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones"))
             .or(() -> mapped.map(Answer::words))
             .or(() -> neighbour.map(one -> "like “" + one.name() + "”"))
             .orElse("sent nowhere yet, as this Mix has no bus");
@@ -101,8 +125,9 @@ final class NewSeat {
 
   private Optional<String> destination() {
     return Optional.ofNullable(wished)
-        .or(() -> sum)
         .map(Channel::id)
+        .or(() -> chosen().map(Channel::output))
+        .or(() -> sum.map(Channel::id))
         .or(() -> mapped.map(Answer::text))
         .or(() -> neighbour.map(Channel::output));
   }
@@ -121,6 +146,17 @@ final class NewSeat {
             .filter(c -> c.kind() == ChannelKind.BUS && c.category().equals(category))
             .filter(bus -> seats().stream().anyMatch(seat -> bus.id().equals(seat.output())))
             .findFirst();
+  }
+
+  /** Where all of this category were sent to one place by hand, the last of them. */
+  private Optional<Channel> chosen() {
+    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    List<Channel> alike =
+        seats().stream().filter(c -> c.category().equals(file.category())).toList();
+    boolean byHand = alike.stream().allMatch(c -> c.isPinned(output) && c.output() != null);
+    return byHand && alike.stream().map(Channel::output).distinct().count() == 1
+        ? neighbour
+        : Optional.empty();
   }
 
   /** The last seat of the same category, or of the same family. */

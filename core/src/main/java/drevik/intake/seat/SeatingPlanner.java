@@ -43,8 +43,12 @@ public final class SeatingPlanner {
   private final Map<String, Place> places = new HashMap<>();
   private final Map<String, Seating> seatings = new LinkedHashMap<>();
 
+  /** The Mix with the seats that were taken so far as they are then. */
+  private Mix seated;
+
   private SeatingPlanner(Mix mix, List<DeliveredFile> files, SeatNames names) {
     this.mix = mix;
+    this.seated = mix;
     this.files = files;
     this.names = names;
   }
@@ -70,7 +74,9 @@ public final class SeatingPlanner {
         Copies.originals(files, file -> file.audio().sha256(), DeliveredFile::name);
     open.removeIf(file -> isSettled(file, once.get(file.audio().sha256())));
     takeBestFits(open);
+    seated = withSeats();
     open.forEach(file -> places.computeIfAbsent(file.id(), id -> addSeat(file, null)));
+    sayWhereTo();
     nameSeats();
     setLevels();
     matchReferences();
@@ -227,7 +233,16 @@ public final class SeatingPlanner {
   private Place take(DeliveredFile file, Channel seat, String because, boolean wished) {
     boolean reference = seat.kind() == ChannelKind.REFERENCE;
     List<Clip> clips = Trimming.clips(file, mix.sampleRate());
-    seatings.put(file.id(), turned(Seating.onto(seat.id(), clips), seat, file));
+    Seating seating = turned(Seating.onto(seat.id(), clips), seat, file).withChosen(wished);
+    String person = NewSeat.personOf(file, mix).orElse(seat.person());
+    String filed = reference ? "" : filed(file, seat);
+    if (!filed.isEmpty()) {
+      seating = seating.withCategory(file.category());
+    }
+    if (person != null && !person.equals(seat.person())) {
+      seating = seating.withPerson(person);
+    }
+    seatings.put(file.id(), seating);
     return new Place(
         file.id(),
         reference ? Act.REFERENCE : Act.TAKES,
@@ -235,8 +250,36 @@ public final class SeatingPlanner {
         seat.name(),
         seat.name(),
         seat.output(),
-        reference && !wished ? "kept beside the mix, to compare" : because,
+        (reference && !wished ? "kept beside the mix, to compare" : because)
+            + filed
+            + (person == null ? "" : "; " + person + "’s"),
         wished);
+  }
+
+  /** What is said where the seat is filed under the file's category; empty where its own stays. */
+  private static String filed(DeliveredFile file, Channel seat) {
+    boolean known = !file.category().equals(CategoryTree.UNKNOWN);
+    // A file that is known by its family alone says less than the seat.
+    return known && !CategoryTree.isWithin(seat.category(), file.category())
+        ? "; filed under " + file.category()
+        : "";
+  }
+
+  /** The Mix as a session, with the seats taken so far; none is added. */
+  private Mix withSeats() {
+    List<Seating> onto = seatings.values().stream().filter(s -> s.added() == null).toList();
+    return new SeatDelivery("", null, onto, List.of()).applyTo(mix.withKind(MixKind.SESSION));
+  }
+
+  /** Where what took a seat goes once its category is its file's. */
+  private void sayWhereTo() {
+    for (DeliveredFile file : files) {
+      Place place = place(file);
+      if (place.act() == Act.TAKES) {
+        String to = seated.channel(String.valueOf(place.seat())).map(Channel::output).orElse(null);
+        places.put(file.id(), place.withDestination(to));
+      }
+    }
   }
 
   private static Seating turned(Seating seating, Channel seat, DeliveredFile file) {
@@ -247,7 +290,7 @@ public final class SeatingPlanner {
    * @param wished the bus that a person chose, or null
    */
   private Place addSeat(DeliveredFile file, @Nullable Channel wished) {
-    NewSeat added = new NewSeat(mix, file, wished);
+    NewSeat added = new NewSeat(seated, file, wished);
     Optional<String> leftOut = added.reasonToLeaveOut();
     if (leftOut.isPresent()) {
       return Place.leftOut(file.id(), leftOut.get(), false);

@@ -520,6 +520,68 @@ class SeatingPlannerTest {
     assertThat(seat.clips()).singleElement().extracting("audio.name").isEqualTo("Choir.L v2.wav");
   }
 
+  private static final Mix BRASS =
+      mix()
+          .seat("Horns", "band", c -> c.withCategory("brass").withFaderDb(-3).withPerson("Ilse"))
+          .seat("Pad", "synths", c -> c.withCategory("synth/pad").withFaderDb(-9))
+          .bus("band", "mix")
+          .bus("trumpets", "mix")
+          .bus("synths", "mix")
+          .bus("mix", null)
+          .map("brass", "band")
+          .map("brass/trumpet", "trumpets")
+          .map("synth", "synths")
+          .build();
+
+  @Test
+  void aSeatIsFiledUnderItsFileAndTheMapSaysTheRest() {
+    SeatingPlan plan =
+        plan(BRASS, file("Trumpet 1.wav", "brass/trumpet"), file("Trumpet 2.wav", "brass/trumpet"));
+    assertThat(plan.places().get(0).because()).contains("; filed under brass/trumpet");
+    assertThat(plan.places()).extracting("destination").containsOnly("trumpets");
+    Mix after = plan.toEdit("d").applyTo(BRASS);
+    Channel taken = after.channel("Horns").orElseThrow();
+    Channel added = after.channel("seat-Trumpet 2.wav").orElseThrow();
+    assertThat(taken.category()).isEqualTo("brass/trumpet");
+    assertThat(taken.pins()).isEmpty();
+    assertThat(List.of(taken.output(), added.output())).containsOnly("trumpets");
+    assertThat(added.faderDb()).isEqualTo(taken.faderDb());
+  }
+
+  @Test
+  void whatIsPutOnAnotherFamilysSeatStaysThereAndItsLikeFollow() {
+    SeatWish wish = new SeatWish(SeatWish.Kind.SEAT, "Pad");
+    DeliveredFile first = file("Trombone.wav", "brass/trombone").withWish(wish);
+    Mix without = BRASS.mapChannels(c -> c.id().equals("Horns") ? c.withCategory("keys") : c);
+    SeatingPlan plan = plan(without, first, file("Trombone 2.wav", "brass/trombone"));
+    Mix after = plan.toEdit("d").applyTo(without);
+    Channel taken = after.channel("Pad").orElseThrow();
+    Channel added = after.channel("seat-Trombone 2.wav").orElseThrow();
+    assertThat(taken.category()).isEqualTo("brass/trombone");
+    assertThat(taken.pins()).extracting("id").containsExactly("output");
+    assertThat(List.of(taken.output(), added.output())).containsOnly("synths");
+    assertThat(plan.places().get(1).because()).contains("“Pad”, which was put there by hand");
+    assertThat(Following.departures(after)).isEmpty();
+  }
+
+  @Test
+  void aFileThatNamesSomebodyIsTheirs() {
+    Mix voices =
+        mix()
+            .seat("Host", "voices", c -> c.withCategory("interview").withPerson("Mara"))
+            .seat("Guest", "voices", c -> c.withCategory("dialogue").withPerson("Ilse"))
+            .bus("voices", null)
+            .map("interview", "voices")
+            .build();
+    SeatingPlan plan =
+        plan(voices, file("Ilse_01.wav", "interview"), file("Mara_02.wav", "dialogue"));
+    Mix after = plan.toEdit("d").applyTo(voices);
+    assertThat(after.channel("Host").orElseThrow().person()).isEqualTo("Ilse");
+    assertThat(plan.places().get(0).because()).endsWith("; Ilse’s");
+    SeatingPlan none = plan(voices, file("Lav 1.wav", "interview"));
+    assertThat(none.places().get(0).because()).endsWith("; Mara’s");
+  }
+
   @Test
   void aFileOfAnyNameGivesANameThatASeatMayHave() {
     String name = "Kick " + "x".repeat(230);
