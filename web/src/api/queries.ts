@@ -18,6 +18,7 @@ import {
   NO_ANSWER,
   Problem,
   type CreateChannels,
+  type DeadAir,
   type DeliveryView,
   type Edit,
   type LedgerView,
@@ -898,6 +899,15 @@ export function useNameSeats(deliveryId: string) {
         params: { path: { id: deliveryId } },
         body: { pattern },
       }),
+    ),
+  );
+}
+
+/** What counts as dead air in the files of a delivery. */
+export function useSetDeadAir(deliveryId: string) {
+  return useDeliveryChange(deliveryId, (body: DeadAir) =>
+    answered(
+      api.PUT("/api/deliveries/{id}/dead-air", { params: { path: { id: deliveryId } }, body }),
     ),
   );
 }

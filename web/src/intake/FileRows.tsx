@@ -33,6 +33,12 @@ export function FileRows({ delivery, files, current, onCurrent, onCategory }: Pr
   });
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
+      <svg aria-hidden="true" className="absolute size-0">
+        <pattern id="cut-away" width="4" height="4" patternUnits="userSpaceOnUse">
+          <rect width="4" height="4" fill="var(--ground)" fillOpacity="0.6" />
+          <path d="M0 4L4 0" stroke="var(--ink-3)" strokeWidth="0.8" />
+        </pattern>
+      </svg>
       <div
         aria-hidden="true"
         className={`sticky top-0 grid ${COLUMNS} gap-3 border-b border-rule bg-ground px-4 py-1 text-tiny text-ink-3 max-md:hidden`}
@@ -90,7 +96,12 @@ const Taken = memo(function Taken({ file, family }: { file: FileView; family: st
   return (
     <>
       {audio ? (
-        <Waveform overview={audio.overview} file={file.id} seconds={audio.seconds} />
+        <Waveform
+          overview={audio.overview}
+          file={file.id}
+          seconds={audio.seconds}
+          cuts={audio.cuts}
+        />
       ) : (
         <span />
       )}

@@ -29,6 +29,7 @@ const file = (id: string, more: Partial<FileView> = {}): FileView => ({
     integratedLufs: -19.5,
     notes: [],
     overview: [],
+    cuts: [{ from: 10, to: 20 }],
   },
   ...more,
 });
@@ -60,6 +61,7 @@ const delivery: DeliveryView = {
   seated: false,
   measuring: 0,
   missing: [],
+  deadAir: { shortestSeconds: 3, headSeconds: 0.5, tailSeconds: 1.5 },
   facts: {
     sampleRate: 48_000,
     bitDepth: 24,
@@ -287,6 +289,7 @@ describe("the intake", () => {
 
   it("takes a file that is dropped on a seat, and keeps a new pattern of names", async () => {
     answers.set("POST /api/deliveries/d1/wishes", delivery);
+    answers.set("PUT /api/deliveries/d1/dead-air", delivery);
     answers.set("PUT /api/deliveries/d1/seat-names", { ...delivery, seatNames: "{seat}" });
     await open();
     await userEvent.keyboard("p");
@@ -297,6 +300,21 @@ describe("the intake", () => {
       expect(asked.at(-1)).toMatchObject({
         path: "/api/deliveries/d1/wishes",
         body: { files: ["kick"], wish: { kind: "left out" } },
+      }),
+    );
+    await userEvent.keyboard("d");
+    const gap = await screen.findByLabelText("Shortest gap, s");
+    await userEvent.clear(gap);
+    await userEvent.type(gap, "x");
+    await userEvent.click(screen.getByRole("button", { name: /^Set\b/ }));
+    expect(await screen.findByText(/“x” is no number/)).toBeTruthy();
+    await userEvent.clear(gap);
+    await userEvent.type(gap, "7,5");
+    await userEvent.click(screen.getByRole("button", { name: /^Set\b/ }));
+    await waitFor(() =>
+      expect(asked.at(-1)).toMatchObject({
+        path: "/api/deliveries/d1/dead-air",
+        body: { shortestSeconds: 7.5, headSeconds: 0.5, tailSeconds: 1.5 },
       }),
     );
     await userEvent.keyboard("n");

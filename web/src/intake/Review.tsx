@@ -1,3 +1,4 @@
+import { DeadAirDialog } from "./DeadAirDialog";
 import { Tabs } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -157,6 +158,7 @@ export function Review({ view, delivery }: Props) {
       {asking === "from" && <FromDialog delivery={delivery} onClose={close} />}
       {asking === "rules" && <RulesDialog delivery={delivery} onClose={close} />}
       {asking === "names" && <SeatNamesDialog delivery={delivery} onClose={close} />}
+      {asking === "dead-air" && <DeadAirDialog delivery={delivery} onClose={close} />}
       {asking === "reassign" && current && (
         <ReassignDialog
           view={view}

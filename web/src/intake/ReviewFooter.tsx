@@ -30,6 +30,9 @@ export function ReviewFooter({ delivery, shown, ready, seating, run }: Props) {
           <button onClick={() => run("file-seat")}>
             Goes to… <kbd>G</kbd>
           </button>
+          <button onClick={() => run("dead-air")}>
+            Dead air… <kbd>D</kbd>
+          </button>
           <button onClick={() => run("seat-names")}>
             Names… <kbd>N</kbd>
           </button>

@@ -1,4 +1,5 @@
 import { memo } from "react";
+import type { Cut } from "../api/client";
 import { usePlayhead } from "../player/player";
 import { hint } from "../ui/hint";
 
@@ -11,10 +12,12 @@ interface Props {
   /** The id of the file, by which it is heard. */
   file: string;
   seconds: number;
+  /** What goes when it is seated, in seconds. */
+  cuts: Cut[];
 }
 
 /** The overview of a file, mirrored; while it is heard, a line stands where. */
-export const Waveform = memo(function Waveform({ overview, file, seconds }: Props) {
+export const Waveform = memo(function Waveform({ overview, file, seconds, cuts }: Props) {
   const step = overview.length / WIDTH;
   let d = "";
   for (let x = 0; x < WIDTH; x++) {
@@ -37,6 +40,16 @@ export const Waveform = memo(function Waveform({ overview, file, seconds }: Prop
       className="shrink-0 cursor-pointer"
     >
       <rect width={WIDTH} height={HEIGHT} fill="transparent" />
+      {cuts.map((cut) => (
+        <rect
+          key={cut.from}
+          data-cut
+          x={(cut.from / seconds) * WIDTH}
+          width={((cut.to - cut.from) / seconds) * WIDTH}
+          height={HEIGHT}
+          fill="url(#cut-away)"
+        />
+      ))}
       <path d={d} stroke="var(--ink-2)" strokeWidth="1" />
       <Playhead file={file} seconds={seconds} />
     </svg>
@@ -44,7 +57,7 @@ export const Waveform = memo(function Waveform({ overview, file, seconds }: Prop
 });
 
 /** Apart from the waveform, which is not drawn anew as it moves. */
-function Playhead({ file, seconds }: Omit<Props, "overview">) {
+function Playhead({ file, seconds }: Omit<Props, "overview" | "cuts">) {
   const at = usePlayhead(file);
   return at === undefined ? null : (
     <rect x={(at / seconds) * WIDTH - 1} width={2} height={HEIGHT} fill="var(--active)" />

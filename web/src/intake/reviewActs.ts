@@ -2,7 +2,7 @@ import type { DeliveryView, FileView } from "../api/client";
 import type { Act } from "../shell/acts";
 import { plural } from "../ui/format";
 
-export type Asking = "category" | "seat" | "names" | "reassign" | "from" | "rules";
+export type Asking = "category" | "seat" | "names" | "dead-air" | "reassign" | "from" | "rules";
 
 /** What is shown of a delivery, and by which key. */
 export const VIEWS = [
@@ -75,6 +75,12 @@ export function reviewActs(at: ReviewContext): Act[] {
       label: "What the seats are called…",
       key: "n",
       run: () => at.ask("names"),
+    },
+    {
+      id: "dead-air",
+      label: "What counts as dead air…",
+      key: "d",
+      run: () => at.ask("dead-air"),
     },
     {
       id: "reassign",

@@ -156,6 +156,9 @@ public final class DeliverySorting {
   /** Each family that is sure, and the words of its files; sides and numbers are no difference. */
   private final Map<String, Set<List<String>>> company = new HashMap<>();
 
+  /** The words of a name → how many files have just these. */
+  private final Map<List<String>, Integer> calledAlike = new HashMap<>();
+
   private DeliverySorting(List<Named> named) {
     List<String> names = named.stream().map(Named::name).toList();
     List<String> read = SharedWords.without(names);
@@ -166,6 +169,7 @@ public final class DeliverySorting {
             .toList();
     files = kind.hasSongs() ? labelled(each) : each;
     for (Sorted file : files) {
+      calledAlike.merge(file.words(), 1, Integer::sum);
       file.family()
           .ifPresent(
               family -> company.computeIfAbsent(family, key -> new HashSet<>()).add(file.words()));
@@ -267,11 +271,20 @@ public final class DeliverySorting {
       return file.sorting();
     }
     Sorting alone =
-        alone(file, Set.copyOf(around), likely, "none of its neighbours is " + file.said());
+        alone(
+            file,
+            Set.copyOf(around),
+            likely,
+            "none of its neighbours is " + file.said() + butTwins(file));
     return between
         .filter(one -> isDoubted(file, one) && alone.category().equals(file.sorting().category()))
         .map(one -> file.at(one, GUESSED, "it stands between " + one))
         .orElse(alone);
+  }
+
+  /** The other side of a pair has the same words, and bears no witness to what they mean. */
+  private String butTwins(Sorted file) {
+    return calledAlike.getOrDefault(file.words(), 0) > 1 ? ", but for what is called like it" : "";
   }
 
   /** Instruments in a scene are most often words that mean something else: one may be another. */
@@ -327,7 +340,7 @@ public final class DeliverySorting {
             || families.contains(file.said())
             || NameSorter.hasOneMeaning(file.read(), kind) && !isMusicInScene(file.said())
         ? file.sorting()
-        : alone(file, families, Set.of(), "no other file is " + file.said());
+        : alone(file, families, Set.of(), "no other file is " + file.said() + butTwins(file));
   }
 
   /**

@@ -7,11 +7,13 @@ import drevik.edit.SeatDelivery;
 import drevik.intake.conform.ConformStep;
 import drevik.intake.conform.ConformedCopy;
 import drevik.intake.conform.Conforming;
+import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.conform.SeatWish;
 import drevik.intake.measure.FileNotes;
 import drevik.intake.measure.Inspection;
 import drevik.intake.measure.PairFinding;
+import drevik.intake.measure.Stretch;
 import drevik.intake.measure.SwappedSides;
 import drevik.intake.seat.Copies;
 import drevik.intake.seat.SeatNames;
@@ -116,6 +118,7 @@ public final class Delivery {
    * @param name of the delivery
    * @param deliveredBy whom it came from; null where nobody said
    * @param seatNames pattern that seats are named by; null for the usual one
+   * @param deadAir what of the files is cut away
    * @param files in the order in which they are shown
    * @param earlier files of the deliveries before, the newest delivery first
    */
@@ -124,6 +127,7 @@ public final class Delivery {
       String name,
       @Nullable String deliveredBy,
       @Nullable String seatNames,
+      DeadAir deadAir,
       List<Item> files,
       List<List<DeliveryComparison.Known>> earlier) {
     this.mix = mix;
@@ -141,7 +145,8 @@ public final class Delivery {
     }
     comparison = DeliveryComparison.of(taken.stream().map(Item::known).toList(), earlier);
     conforming =
-        Conforming.of(mix, files.stream().filter(this::isMeasured).map(this::source).toList());
+        Conforming.of(
+            mix, deadAir, files.stream().filter(this::isMeasured).map(this::source).toList());
     open =
         conforming.files().stream()
             .filter(file -> !seatedOn.containsKey(file.id()))
@@ -234,6 +239,11 @@ public final class Delivery {
   /** Everything that could be done to a file on its way to a seat. */
   public List<ConformStep> steps(String file) {
     return isMeasured(item(file)) ? conforming.steps(file) : List.of();
+  }
+
+  /** What is cut away of a file when it is seated, in its own frames. */
+  public List<Stretch> cuts(String file) {
+    return isMeasured(item(file)) ? conforming.cuts(file) : List.of();
   }
 
   /** The microphone that a file was compared with, and what came of it. */

@@ -9,6 +9,7 @@ import drevik.category.NameSorter;
 import drevik.category.Sorting;
 import drevik.edit.SeatDelivery;
 import drevik.intake.conform.ConformedCopy;
+import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.measure.Inspection;
 import drevik.intake.measure.Inspector;
@@ -59,7 +60,9 @@ public final class FolderDelivery {
       }
       compare(folder, items);
       return new FolderDelivery(
-          folder, new Delivery(mix, name, null, null, List.copyOf(items.values()), List.of()));
+          folder,
+          new Delivery(
+              mix, name, null, null, DeadAir.USUAL, List.copyOf(items.values()), List.of()));
     } catch (IOException e) {
       throw new AudioException("the delivery in " + folder + " cannot be read: " + e, e);
     }

@@ -75,6 +75,14 @@ class DeliverySortingTest {
   }
 
   @Test
+  void theOtherSideOfAPairIsNotForgotten() {
+    List<String> names = new ArrayList<>(SONG);
+    names.addAll(3, List.of("Klarinette 1", "Klarinette 2"));
+    assertThat(DeliverySorting.ofNames(names).get(3).because())
+        .contains("none of its neighbours is winds, but for what is called like it");
+  }
+
+  @Test
   void aClickStandsAlone() {
     assertThat(among("Click", "Snare Top")).isEqualTo(NameSorter.sort("Click"));
   }

@@ -51,13 +51,15 @@ public final class Conforming {
   private static final double MOST_LATE_SECONDS = 6 * 3600;
 
   private final Mix mix;
+  private final DeadAir deadAir;
   private final Map<String, Source> sources = new LinkedHashMap<>();
   private final Map<String, List<ConformStep>> steps = new LinkedHashMap<>();
   private final Map<String, StereoPairs.Pair> joins = new LinkedHashMap<>();
   private final OptionalLong firstReference;
 
-  private Conforming(Mix mix, List<Source> all) {
+  private Conforming(Mix mix, DeadAir deadAir, List<Source> all) {
     this.mix = mix;
+    this.deadAir = deadAir;
     all.forEach(source -> sources.put(source.id(), source));
     firstReference = firstReference(all);
     all.forEach(source -> steps.put(source.id(), ownSteps(source)));
@@ -67,7 +69,33 @@ public final class Conforming {
   }
 
   public static Conforming of(Mix mix, List<Source> sources) {
-    return new Conforming(mix, sources);
+    return of(mix, DeadAir.USUAL, sources);
+  }
+
+  /**
+   * @param deadAir what of the files is cut away
+   */
+  public static Conforming of(Mix mix, DeadAir deadAir, List<Source> sources) {
+    return new Conforming(mix, deadAir, sources);
+  }
+
+  /** What is cut away of a file, in its own frames and in order. */
+  public List<Stretch> cuts(String id) {
+    List<Stretch> cuts = new ArrayList<>();
+    if (ConformStep.has(wanted(id), Kind.TRIM)) {
+      long at = 0;
+      for (Stretch part : parts(source(id))) {
+        if (part.from() > at) {
+          cuts.add(new Stretch(at, part.from()));
+        }
+        at = part.to();
+      }
+      long frames = source(id).found().header().frames();
+      if (at < frames) {
+        cuts.add(new Stretch(at, frames));
+      }
+    }
+    return cuts;
   }
 
   /** Everything that could be done to a file; what a person left out included. */
@@ -186,15 +214,24 @@ public final class Conforming {
   }
 
   private List<Stretch> parts(Source source) {
-    List<Stretch> activity = new ArrayList<>(source.found().sound().activity());
+    List<Stretch> activity = new ArrayList<>(heard(source));
     joinOf(source.id())
         .ifPresent(
             pair -> {
-              activity.addAll(source(pair.second()).found().sound().activity());
+              activity.addAll(heard(source(pair.second())));
               activity.sort(Comparator.comparingLong(Stretch::from));
             });
     var header = source.found().header();
-    return Trimming.parts(activity, header.frames(), header.sampleRate());
+    return Trimming.parts(activity, header.frames(), header.sampleRate(), deadAir);
+  }
+
+  /** Where a file is heard, by what the delivery says of dead air. */
+  private List<Stretch> heard(Source source) {
+    var header = source.found().header();
+    Double below = deadAir.belowDbfs();
+    return below == null
+        ? source.found().sound().activity()
+        : source.found().sound().above(below, header.sampleRate(), header.frames());
   }
 
   private Layout layoutOf(Source source) {

@@ -11,15 +11,6 @@ import java.util.List;
  * touched.
  */
 public final class Trimming {
-  /** Kept before the first sound of a part. */
-  static final double BEFORE_SECONDS = 0.5;
-
-  /** Kept behind the last sound of a part: what dies away may go on below the threshold. */
-  static final double BEHIND_SECONDS = 1.5;
-
-  /** Less dead air than this is not worth a cut. */
-  static final double LEAST_SECONDS = 1;
-
   private static final double FADE_IN_SECONDS = 0.02;
   private static final double FADE_OUT_SECONDS = 0.5;
 
@@ -31,12 +22,14 @@ public final class Trimming {
    *
    * @param activity where there is anything to be heard, in order
    */
-  static List<Stretch> parts(List<Stretch> activity, long frames, int sampleRate) {
-    long least = Math.round(LEAST_SECONDS * sampleRate);
+  static List<Stretch> parts(List<Stretch> activity, long frames, int sampleRate, DeadAir deadAir) {
+    long least = deadAir.leastFrames(sampleRate);
+    long head = Math.round(deadAir.headSeconds() * sampleRate);
+    long tail = Math.round(deadAir.tailSeconds() * sampleRate);
     List<Stretch> parts = new ArrayList<>();
     for (Stretch sound : activity) {
-      long from = Math.max(0, sound.from() - Math.round(BEFORE_SECONDS * sampleRate));
-      long to = Math.min(frames, sound.to() + Math.round(BEHIND_SECONDS * sampleRate));
+      long from = Math.max(0, sound.from() - head);
+      long to = Math.min(frames, sound.to() + tail);
       Stretch last = parts.isEmpty() ? null : parts.get(parts.size() - 1);
       if (last != null && from - last.to() < least) {
         parts.set(parts.size() - 1, new Stretch(last.from(), Math.max(last.to(), to)));

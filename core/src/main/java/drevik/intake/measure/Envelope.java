@@ -12,13 +12,17 @@ final class Envelope {
   static final int HOPS_PER_SECOND = 100;
 
   private static final int STEPS_PER_DB = 2;
-  private static final int LOWEST_DB = -127;
+  static final int LOWEST_DB = -127;
   private static final double QUIETEST_PART = 0.05;
   private static final int LEAST_RANGE_DB = 15;
   private static final int GAP_HOPS = 2 * HOPS_PER_SECOND;
   private static final int RISE_DB = 9;
   private static final int PAUSE_AFTER_ONSET = 6;
   private static final int RELEASE_DB = 10;
+
+  /** Noise in a pause may come nearer to what opens than to what a sound dies away to. */
+  private static final int INAUDIBLE_RELEASE_DB = 6;
+
   private static final int SUSTAINED_DB = 20;
   private static final int INAUDIBLE_DBFS = -60;
   private static final int INAUDIBLE_BELOW_PEAK_DB = 50;
@@ -48,7 +52,7 @@ final class Envelope {
     return (byte) Math.round(above);
   }
 
-  private static double db(byte step) {
+  static double db(byte step) {
     return (step & 0xFF) / (double) STEPS_PER_DB + LOWEST_DB;
   }
 
@@ -93,20 +97,34 @@ final class Envelope {
     for (int i = 0; i < hops; i++) {
       loudest = Math.max(loudest, peaks[i] & 0xFF);
     }
-    return above(Math.min(INAUDIBLE_DBFS, db((byte) loudest) - INAUDIBLE_BELOW_PEAK_DB));
+    return above(
+        Math.min(INAUDIBLE_DBFS, db((byte) loudest) - INAUDIBLE_BELOW_PEAK_DB),
+        INAUDIBLE_RELEASE_DB);
+  }
+
+  /** The peaks in coarser steps, the loudest hop of each. */
+  Levels levels() {
+    int each = HOPS_PER_SECOND / Levels.PER_SECOND;
+    byte[] steps = new byte[(hops + each - 1) / each];
+    for (int i = 0; i < hops; i++) {
+      if ((peaks[i] & 0xFF) > (steps[i / each] & 0xFF)) {
+        steps[i / each] = peaks[i];
+      }
+    }
+    return Levels.of(steps);
   }
 
   /** How many hops hold more than noise, gaps of less than two seconds closed. */
   int activeHops() {
-    return above(threshold()).stream().mapToInt(found -> found[1] - found[0]).sum();
+    return above(threshold(), RELEASE_DB).stream().mapToInt(found -> found[1] - found[0]).sum();
   }
 
-  private List<int[]> above(double on) {
+  private List<int[]> above(double on, int releaseDb) {
     List<int[]> found = new ArrayList<>();
     int[] open = null;
     for (int i = 0; i < hops; i++) {
       double level = db(peaks[i]);
-      boolean sounds = level > on || open != null && open[1] == i && level > on - RELEASE_DB;
+      boolean sounds = level > on || open != null && open[1] == i && level > on - releaseDb;
       if (!sounds) {
         continue;
       }

@@ -234,7 +234,7 @@ public final class Inspector {
 
   private Sound soundOf(boolean silent) {
     if (silent) {
-      return new Sound(null, 0, 0, 0, null, null, List.of());
+      return new Sound(null, 0, 0, 0, null, null, List.of(), null);
     }
     double energy = 0;
     double slope = 0;
@@ -267,7 +267,8 @@ public final class Inspector {
         envelope.sustainedShare(),
         finite(envelope.noiseFloorDbfs()),
         finite(envelope.pulseBpm(onsets)),
-        activity);
+        activity,
+        envelope.levels().text());
   }
 
   private static @Nullable Double finite(double value) {

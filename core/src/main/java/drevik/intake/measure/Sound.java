@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param pulseBpm beats a minute, if the onsets are as regular as a click; else null
  * @param activity where there is anything to be heard, noise included; gaps of less than two
  *     seconds are no gaps
+ * @param levels the peaks, see {@link Levels}; null where it was measured without them
  */
 public record Sound(
     @Nullable Double brightnessHz,
@@ -25,8 +26,21 @@ public record Sound(
     double sustainedShare,
     @Nullable Double noiseFloorDbfs,
     @Nullable Double pulseBpm,
-    List<Stretch> activity) {
+    List<Stretch> activity,
+    @Nullable String levels) {
   public Sound {
     activity = List.copyOf(activity);
+  }
+
+  /**
+   * Where peaks are above a level; where there is anything to be heard, if the levels are not
+   * known.
+   *
+   * @param dbfs the level, dBFS
+   * @param sampleRate of the file, Hz
+   * @param frames of the file
+   */
+  public List<Stretch> above(double dbfs, int sampleRate, long frames) {
+    return levels == null ? activity : Levels.read(levels).above(dbfs, sampleRate, frames);
   }
 }

@@ -251,6 +251,9 @@ public final class SeatingPlanner {
         seat.name(),
         seat.output(),
         (reference && !wished ? "kept beside the mix, to compare" : because)
+            + (reference && FileName.holdsPicture(file.name())
+                ? "; the picture’s own sound, as loud as it came"
+                : "")
             + filed
             + (person == null ? "" : "; " + person + "’s"),
         wished);
@@ -352,7 +355,11 @@ public final class SeatingPlanner {
   /** References are set about as loud as the tracks together. */
   private void matchReferences() {
     List<DeliveredFile> references =
-        files.stream().filter(file -> place(file).act() == Act.REFERENCE).toList();
+        files.stream()
+            .filter(file -> place(file).act() == Act.REFERENCE)
+            // A picture's own sound is what the mix is held to, and stays as loud as it came.
+            .filter(file -> !FileName.holdsPicture(file.name()))
+            .toList();
     if (references.isEmpty()) {
       return;
     }

@@ -34,7 +34,8 @@ class ConformingTest {
             sound.sustainedShare(),
             sound.noiseFloorDbfs(),
             null,
-            List.of(new Stretch((long) (from * RATE), (long) (to * RATE)))));
+            List.of(new Stretch((long) (from * RATE), (long) (to * RATE))),
+            null));
   }
 
   private static Inspection at(Inspection found, long timeReference) {
@@ -74,6 +75,10 @@ class ConformingTest {
     Conforming whole = Conforming.of(MIX, List.of(file("a", "bass", found, Kind.TRIM)));
     assertThat(kinds(whole.steps("a"))).containsExactly(Kind.TRIM);
     assertThat(whole.wanted("a")).isEmpty();
+    assertThat(whole.cuts("a")).isEmpty();
+    assertThat(cut.cuts("a"))
+        .containsExactly(
+            new Stretch(0, (long) (9.5 * RATE)), new Stretch((long) (91.5 * RATE), 100L * RATE));
     assertThat(whole.files().get(0).parts()).containsExactly(new Stretch(0, 100L * RATE));
   }
 

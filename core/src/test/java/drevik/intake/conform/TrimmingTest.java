@@ -1,11 +1,13 @@
 package drevik.intake.conform;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.audio.Layout;
 import drevik.intake.measure.Stretch;
 import drevik.mix.AudioRef;
 import drevik.mix.Clip;
+import drevik.mix.Refused;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -13,7 +15,7 @@ class TrimmingTest {
   private static final int RATE = 1000;
 
   private static List<Stretch> parts(long frames, Stretch... activity) {
-    return Trimming.parts(List.of(activity), frames, RATE);
+    return Trimming.parts(List.of(activity), frames, RATE, DeadAir.USUAL);
   }
 
   @Test
@@ -27,6 +29,26 @@ class TrimmingTest {
     assertThat(parts(23_000, new Stretch(1_400, 10_000), new Stretch(12_900, 21_000)))
         .containsExactly(new Stretch(0, 23_000));
     assertThat(parts(5_000)).containsExactly(new Stretch(0, 5_000));
+  }
+
+  @Test
+  void whatCountsAsDeadAirCanBeSaid() {
+    DeadAir tight = new DeadAir(-50.0, 1, 0.1, 0.2);
+    List<Stretch> activity = List.of(new Stretch(2_000, 4_000), new Stretch(5_100, 6_000));
+    assertThat(Trimming.parts(activity, 8_000, RATE, tight))
+        .containsExactly(new Stretch(1_900, 4_200), new Stretch(5_000, 6_200));
+    List<Stretch> near = List.of(new Stretch(2_000, 4_000), new Stretch(4_900, 8_000));
+    assertThat(Trimming.parts(near, 8_000, RATE, tight)).containsExactly(new Stretch(1_900, 8_000));
+  }
+
+  @Test
+  void aNumberThatNothingCanBeCutByIsRefused() {
+    assertThatThrownBy(() -> new DeadAir(3.0, 3, 0.5, 1.5)).hasMessageContaining("−120.0 to −20.0");
+    assertThatThrownBy(() -> new DeadAir(null, Double.NaN, 0.5, 1.5))
+        .hasMessageContaining("The shortest gap");
+    assertThatThrownBy(() -> new DeadAir(null, 2, 0.5, 1.5))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("more than 2.0 s");
   }
 
   @Test

@@ -43,6 +43,6 @@ public final class Inspections {
   }
 
   public static Sound sound(@Nullable Double pulseBpm) {
-    return new Sound(1000.0, 2, 0.8, 0, -60.0, pulseBpm, List.of());
+    return new Sound(1000.0, 2, 0.8, 0, -60.0, pulseBpm, List.of(), null);
   }
 }

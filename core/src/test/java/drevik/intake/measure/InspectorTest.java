@@ -14,6 +14,8 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -220,8 +222,27 @@ class InspectorTest {
   }
 
   @Test
+  void aPauseWithTheNoiseOfAGoodRoomIsDeadAir() throws IOException {
+    int frames = 20 * RATE;
+    float[] voice = tone(0.5, 2 * RATE, 5 * RATE, frames);
+    Random noise = new Random(5);
+    for (int i = 0; i < frames; i++) {
+      voice[i] += (i >= 12 * RATE && i < 15 * RATE ? 0.4f : 0) * (float) Math.sin(i * 0.05);
+      // −80 dBFS RMS, whose peaks lie some 11 dB higher.
+      voice[i] += (float) (noise.nextGaussian() * 1e-4);
+    }
+    Sound sound = inspect(voice).sound();
+    assertThat(sound.activity()).hasSize(2);
+    assertThat(sound.activity().get(1).from()).isCloseTo(12L * RATE, within(RATE / 50L));
+    List<Stretch> above = sound.above(-40, RATE, frames);
+    assertThat(above).hasSize(2);
+    assertThat(above.get(0).to()).isCloseTo(5L * RATE, within(RATE / 5L));
+    assertThat(sound.above(-90, RATE, frames)).containsExactly(new Stretch(0, frames));
+  }
+
+  @Test
   void theNoiseFloorIsHeardInThePauses() throws IOException {
-    java.util.Random random = new java.util.Random(7);
+    Random random = new Random(7);
     float[] x = tone(0.5, 0, RATE * 2, RATE * 6);
     for (int i = 0; i < x.length; i++) {
       x[i] += (float) (random.nextGaussian() * 1e-3);

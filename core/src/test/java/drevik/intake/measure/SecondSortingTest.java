@@ -40,7 +40,8 @@ class SecondSortingTest {
   @Test
   void soundIsAskedLast() {
     Inspection click = PLAIN.withSound(Inspections.sound(96.0));
-    Inspection quiet = click.withSound(new Sound(1600.0, 1.6, 0.95, 0.6, -97.0, 96.0, List.of()));
+    Inspection quiet =
+        click.withSound(new Sound(1600.0, 1.6, 0.95, 0.6, -97.0, 96.0, List.of(), null));
     assertThat(after("Audio 23.wav", quiet).category()).isEqualTo("click");
     assertThat(after("Room.wav", quiet).category()).isEqualTo("drums/room");
     assertThat(after("Audio 23.wav", PLAIN).category()).isEqualTo("unknown");

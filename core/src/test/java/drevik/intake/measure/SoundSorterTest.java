@@ -12,8 +12,9 @@ import org.junit.jupiter.api.Test;
 class SoundSorterTest {
   private static final Inspection PLAIN = Inspections.of(48_000, SampleFormat.PCM_24);
 
-  private static final Sound PULSE = new Sound(1600.0, 1.6, 0.95, 0.6, -97.0, 96.0, List.of());
-  private static final Sound FULL = new Sound(2500.0, 2.5, 0.97, 0.9, null, null, List.of());
+  private static final Sound PULSE =
+      new Sound(1600.0, 1.6, 0.95, 0.6, -97.0, 96.0, List.of(), null);
+  private static final Sound FULL = new Sound(2500.0, 2.5, 0.97, 0.9, null, null, List.of(), null);
 
   private static Inspection stereo(Sound sound, double correlation) {
     WavHeader header =
@@ -48,7 +49,7 @@ class SoundSorterTest {
 
   @Test
   void aSnareOnEveryBeatRingsBetween() {
-    Sound snare = new Sound(3200.0, 0.8, 0.95, 0.5, -49.0, 48.0, List.of());
+    Sound snare = new Sound(3200.0, 0.8, 0.95, 0.5, -49.0, 48.0, List.of(), null);
     assertThat(SoundSorter.sort(PLAIN.withSound(snare))).isEmpty();
   }
 

@@ -9,8 +9,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class SoundTieBreakTest {
-  private static final Sound STRUCK = new Sound(180.0, 1.6, 0.7, 0.5, -60.0, null, List.of());
-  private static final Sound HELD = new Sound(180.0, 0.05, 0.9, 0.98, -60.0, null, List.of());
+  private static final Sound STRUCK = new Sound(180.0, 1.6, 0.7, 0.5, -60.0, null, List.of(), null);
+  private static final Sound HELD = new Sound(180.0, 0.05, 0.9, 0.98, -60.0, null, List.of(), null);
 
   private static Sorting sorted(String name, Sound sound, double loudness) {
     Inspection found =
@@ -48,7 +48,7 @@ class SoundTieBreakTest {
 
   @Test
   void silenceAndOldMeasurementsSayNothing() {
-    Sound unknown = new Sound(180.0, 1.6, 0.7, 0, -60.0, null, List.of());
+    Sound unknown = new Sound(180.0, 1.6, 0.7, 0, -60.0, null, List.of(), null);
     assertThat(sorted("Sub.wav", unknown, -20)).isEqualTo(NameSorter.sort("Sub.wav"));
   }
 }

@@ -493,6 +493,13 @@ class SeatingPlannerTest {
     // Two tracks at −26 LUFS behind their faders make −23 LUFS.
     assertThat(rough.clips().get(0).gainDb()).isCloseTo(-13, within(0.1));
     assertThat(plan.places().get(2).because()).contains("at -13.0 dB about as loud");
+    SeatingPlan picture =
+        plan(
+            mix.withOutputs(List.of(whole)),
+            file("snare.wav", "drums/snare").withLoudness(-20.0),
+            file("Reel 1.mp4", "reference/rough").withLoudness(-10.0));
+    assertThat(picture.seatings().get(1).clips()).extracting(Clip::gainDb).containsOnly(0.0);
+    assertThat(picture.places().get(1).because()).contains("own sound, as loud as it came");
   }
 
   @Test

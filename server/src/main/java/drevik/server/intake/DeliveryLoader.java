@@ -62,7 +62,13 @@ class DeliveryLoader {
         row,
         rows,
         new Delivery(
-            mixes.document(row.mixId), row.name, row.client, row.seatNames, items, earlier(row)));
+            mixes.document(row.mixId),
+            row.name,
+            row.client,
+            row.seatNames,
+            row.deadAir(),
+            items,
+            earlier(row)));
   }
 
   private static Delivery.Item item(DeliveredFileRow file, @Nullable Inspection found) {

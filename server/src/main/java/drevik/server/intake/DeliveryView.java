@@ -4,6 +4,7 @@ import drevik.audio.WavHeader;
 import drevik.category.Sorting;
 import drevik.intake.Delivery;
 import drevik.intake.DeliveryComparison;
+import drevik.intake.conform.DeadAir;
 import drevik.intake.measure.Inspection;
 import drevik.intake.seat.SeatPicture;
 import drevik.intake.seat.SeatingPlan;
@@ -25,6 +26,7 @@ import org.jspecify.annotations.Nullable;
  * @param measuring how many of its files are still being measured
  * @param seats all seats as the plan leaves them
  * @param seatNames pattern that seats are named by; null for the usual one
+ * @param deadAir what of the files is cut away
  * @param rateToTake Hz, where the session is at another rate and free to take the delivery's
  * @param times start, end and tempo that the files ask for; null if nothing is seated
  * @param missing names of the delivery before that did not come again
@@ -44,6 +46,7 @@ public record DeliveryView(
     List<SeatView> seats,
     List<SeatingPlan.Stowed> stow,
     @Nullable String seatNames,
+    DeadAir deadAir,
     List<String> missing,
     SessionFacts facts,
     @Nullable Integer rateToTake,
@@ -87,6 +90,7 @@ public record DeliveryView(
    * What a file is, and what to know of it.
    *
    * @param sha256 by which it can be listened to
+   * @param cuts what of it is cut away when it is seated
    * @param beside how it stands to the microphone that it was compared with
    */
   public record AudioView(
@@ -106,7 +110,11 @@ public record DeliveryView(
       @Nullable Double lastSoundSeconds,
       List<String> notes,
       @Nullable String beside,
-      List<Integer> overview) {}
+      List<Integer> overview,
+      List<CutView> cuts) {}
+
+  /** What is cut away when the file is seated, in seconds from its start. */
+  public record CutView(double from, double to) {}
 
   /**
    * Where the plan puts a file.
@@ -178,6 +186,7 @@ public record DeliveryView(
         delivery.seats().stream().map(seat -> seatView(seat, mix)).toList(),
         delivery.plan().stow(),
         row.seatNames,
+        row.deadAir(),
         delivery.missing(),
         facts,
         facts.rateFor(mix).orElse(null),
@@ -268,6 +277,13 @@ public record DeliveryView(
         found.lastSoundSeconds(),
         delivery.notes(file.id()),
         delivery.beside(file.id()).map(beside -> beside.finding().says(beside.name())).orElse(null),
-        found.overview(DRAWN_STEPS));
+        found.overview(DRAWN_STEPS),
+        delivery.cuts(file.id()).stream()
+            .map(
+                cut ->
+                    new CutView(
+                        (double) cut.from() / header.sampleRate(),
+                        (double) cut.to() / header.sampleRate()))
+            .toList());
   }
 }

@@ -2,6 +2,7 @@ package drevik.server.intake;
 
 import drevik.category.CategoryTree;
 import drevik.intake.conform.ConformStep;
+import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.SeatWish;
 import drevik.intake.seat.SeatNames;
 import drevik.mix.Channel;
@@ -138,6 +139,12 @@ class FileDecisions {
       throw Refused.about(
           channel.id(), "A seat cannot feed “" + channel.name() + "”, which holds audio itself.");
     }
+  }
+
+  /** What counts as dead air in the files of a delivery, from now on. */
+  @Transactional
+  public void setDeadAir(String deliveryId, DeadAir deadAir) {
+    loader.row(deliveryId).deadAir = deadAir.equals(DeadAir.USUAL) ? null : deadAir;
   }
 
   /** How seats are named after their files; nothing for the usual way. */

@@ -1,6 +1,7 @@
 package drevik.server.intake;
 
 import drevik.intake.DeliveryReport;
+import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.SeatWish;
 import drevik.server.mix.MixChange;
 import drevik.server.mix.MixEdits.Asked;
@@ -207,6 +208,13 @@ class IntakeController {
   @PutMapping(path = "/api/deliveries/{id}/seat-names", produces = MediaType.APPLICATION_JSON_VALUE)
   DeliveryView nameSeats(@PathVariable String id, @RequestBody SeatNaming naming) {
     decisions.nameSeats(id, naming.pattern());
+    return deliveries.view(id);
+  }
+
+  /** What counts as dead air in the files of a delivery. */
+  @PutMapping(path = "/api/deliveries/{id}/dead-air", produces = MediaType.APPLICATION_JSON_VALUE)
+  DeliveryView setDeadAir(@PathVariable String id, @RequestBody DeadAir deadAir) {
+    decisions.setDeadAir(id, deadAir);
     return deliveries.view(id);
   }
 
