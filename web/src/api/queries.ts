@@ -389,6 +389,21 @@ export function useEffectOf(id: string, revision: number, edit: Edit | undefined
   });
 }
 
+/** What would set clips to the level guides; since a revision, where these were others then. */
+export function useGuides(
+  id: string,
+  revision: number,
+  since: number | undefined,
+  wanted: boolean,
+) {
+  return useQuery({
+    queryKey: ["guides", id, revision, since],
+    queryFn: () =>
+      answered(api.GET("/api/mixes/{id}/guides", { params: { path: { id }, query: { since } } })),
+    enabled: wanted,
+  });
+}
+
 /** The ids of the channels that somebody means; the last ones while it is asked. */
 export function useMeant(view: MixView, of: Meant | undefined) {
   return useQuery({

@@ -134,6 +134,21 @@ describe("the category map", () => {
     );
   });
 
+  it("offers what is seated at the level guides, when they change and by its key", async () => {
+    const guides = { edit: "together", words: "set 1 seat to the level guides", edits: [] };
+    answers.set("GET /api/mixes/m1/guides", {});
+    show(<MapPlace view={view()} />);
+    const table = await grid();
+    await userEvent.keyboard("l");
+    await waitFor(() => expect(asked.some((one) => one.path.endsWith("/guides"))).toBe(true));
+    table.focus();
+    answers.set("GET /api/mixes/m1/guides", { edit: guides });
+    await userEvent.keyboard("mix{Enter}");
+    await screen.findByText(/1 moves/);
+    await userEvent.keyboard("{Control>}{Enter}{/Control}");
+    await waitFor(() => expect(body("/effect").edit).toEqual(guides));
+  });
+
   it("says why something cannot be, where it is asked", async () => {
     answers.set("POST /api/mixes/m1/effect", refusal("drums: There is no bus “x”."));
     show(<MapPlace view={view({ channels: [channel("a")] })} />);

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { messageOf, type Edit, type MapView, type MixView } from "../api/client";
-import { useEdit, useEffectOf, useKnowledge, useMap, useSeenEdit } from "../api/queries";
+import { useEdit, useEffectOf, useGuides, useKnowledge, useMap, useSeenEdit } from "../api/queries";
 import { areaOf, moved, readBlock, writeBlock, type Corner } from "../ledger/block";
 import { EffectPanel, namesOf } from "../reassign/EffectPanel";
 import { ReassignDialog } from "../reassign/ReassignDialog";
@@ -46,6 +46,9 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
   useEffect(() => keepPending(view.id, pending), [view.id, pending]);
   const [left, setLeft] = useState<Left>(nothingLeft);
   const [proposing, setProposing] = useState(false);
+  // What is seated, set to its level guides: all of it, or what they changed for since a revision.
+  const [guiding, setGuiding] = useState<{ since?: number }>();
+  const guides = useGuides(view.id, view.revision, guiding?.since, guiding !== undefined);
   const [question, setQuestion] = useState<"entry" | "other" | "reassign" | "keep" | "compare">();
   const rows = useMemo(() => (everything ? map.rows : inThisMix(map.rows)), [everything, map.rows]);
   const [anchor, setAnchor] = useState<Corner>({ row: 0, column: 0 });
@@ -69,11 +72,21 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
     () =>
       proposing
         ? { edit: "propose-map" }
-        : pending.size > 0
-          ? { edit: "say-of-map", cells: [...pending.values()] }
-          : undefined,
-    [pending, proposing],
+        : guiding
+          ? guides.data?.edit
+          : pending.size > 0
+            ? { edit: "say-of-map", cells: [...pending.values()] }
+            : undefined,
+    [guides.data, guiding, pending, proposing],
   );
+  useEffect(() => {
+    if (guiding && guides.data && guides.data.edit === undefined) {
+      setGuiding(undefined);
+      if (guiding.since === undefined) {
+        notify("Every clip stands at its level guide, or there is none for it.");
+      }
+    }
+  }, [guiding, guides.data]);
   // Cells are written whole, so that there is nothing to wait for.
   const effect = useEffectOf(view.id, view.revision, edit);
   const { ask, isPending: asking } = useSeenEdit(view.id);
@@ -85,24 +98,33 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
 
   // A proposal is looked at beside what is written, which waits behind it.
   const drop = useCallback(() => {
-    if (!proposing) {
+    if (!proposing && !guiding) {
       setPending(NOTHING);
     }
+    setGuiding(undefined);
     setLeft(nothingLeft);
     setProposing(false);
     setRefused(undefined);
-  }, [proposing]);
+  }, [guiding, proposing]);
   const carryOut = useCallback(() => {
     if (edit && told && can) {
       setRefused(undefined);
-      ask({ edit: without(edit, left, told), seen: told.revision }).then(drop, (error: unknown) =>
-        setRefused(messageOf(error)),
+      ask({ edit: without(edit, left, told), seen: told.revision }).then(
+        () => {
+          drop();
+          // What is seated was set to the guides that were there then.
+          if (!guiding) {
+            setGuiding({ since: told.revision });
+          }
+        },
+        (error: unknown) => setRefused(messageOf(error)),
       );
     }
-  }, [ask, can, drop, edit, left, told]);
+  }, [ask, can, drop, edit, guiding, left, told]);
   const write = (words: { y: number; x: number; text: string }[]) => {
     setRefused(undefined);
     setProposing(false);
+    setGuiding(undefined);
     setPending((now) => written(now, rows, map.columns, words));
   };
   const go = (next: Corner, extend: boolean) => {
@@ -203,7 +225,18 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
         key: "p",
         run: () => {
           setLeft(nothingLeft);
+          setGuiding(undefined);
           setProposing(true);
+        },
+      },
+      {
+        id: "to-guides",
+        label: "Set what is seated to the level guides",
+        key: "l",
+        run: () => {
+          setLeft(nothingLeft);
+          setProposing(false);
+          setGuiding({});
         },
       },
       {
@@ -276,6 +309,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
           {button("all-categories", everything ? "This Mix alone" : "All categories")}
           {button("ask-more", "Ask for more…")}
           {button("propose", "From the routing")}
+          {button("to-guides", "Levels…")}
           {button("other-map", "Another map…")}
           {button("keep-map", "Keep…")}
           {button("compare-maps", "Compare…")}

@@ -3,6 +3,7 @@ package drevik.preview;
 import drevik.ledger.FieldText;
 import drevik.ledger.Names;
 import drevik.mix.Channel;
+import drevik.mix.Clip;
 import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
@@ -10,6 +11,7 @@ import drevik.mix.Pin;
 import drevik.mix.Send;
 import drevik.mix.Slot;
 import drevik.mix.field.ChannelField;
+import drevik.mix.field.ClipField;
 import drevik.mix.field.Field;
 import drevik.reassign.Answer;
 import drevik.reassign.MapAnswers;
@@ -107,6 +109,10 @@ final class ChannelLines {
     if (Objects.equals(from, to)) {
       return;
     }
+    if (field == ChannelField.CLIPS && sameAudio(then).equals(sameAudio(now))) {
+      clips(then, now, lines);
+      return;
+    }
     Slot slot = Slot.byId(field.id()).orElse(null);
     lines.add(
         new FieldLine(
@@ -120,6 +126,41 @@ final class ChannelLines {
             or(FieldText.withUnit(field, from, before)),
             or(FieldText.withUnit(field, to, after)),
             slot == null ? "by this act" : why(now, slot, answers)));
+  }
+
+  private static List<List<Object>> sameAudio(Channel channel) {
+    return channel.clips().stream().<List<Object>>map(c -> List.of(c.id(), c.audio())).toList();
+  }
+
+  /** Clips that are the same are told by what changed of them. */
+  private void clips(Channel then, Channel now, List<FieldLine> lines) {
+    for (int i = 0; i < now.clips().size(); i++) {
+      Clip from = then.clips().get(i);
+      Clip to = now.clips().get(i);
+      for (Field<Clip, ?> field : ClipField.ALL.all()) {
+        clip(now, from, to, field, lines);
+      }
+    }
+  }
+
+  private <V> void clip(
+      Channel channel, Clip from, Clip to, Field<Clip, V> field, List<FieldLine> lines) {
+    V was = field.get(from);
+    V is = field.get(to);
+    if (!Objects.equals(was, is)) {
+      lines.add(
+          new FieldLine(
+              channel.id(),
+              channel.name(),
+              ChannelField.CLIPS.id(),
+              null,
+              "Clip’s " + field.label().toLowerCase(Locale.ROOT),
+              was,
+              is,
+              or(FieldText.withUnit(field, was, before)),
+              or(FieldText.withUnit(field, is, after)),
+              "by this act"));
+    }
   }
 
   private static String or(String text) {

@@ -27,6 +27,7 @@ import drevik.mix.Output;
 import drevik.mix.OutputKind;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
+import drevik.preview.EditPreview;
 import drevik.reassign.Following;
 import java.util.List;
 import java.util.Map;
@@ -336,6 +337,45 @@ class SeatingPlannerTest {
         .as("one instrument keeps its balance; a voice is set by itself, and by 24 dB at most")
         .containsExactly(-6.0, -6.0, -6.0, 24.0, 0.0);
     assertThat(plan.places().get(0).because()).endsWith("; −6.0 dB to the level guide");
+  }
+
+  @Test
+  void aChangedGuideOffersGainsForWhatIsSeated() {
+    Mix mix =
+        mapped(
+            MapEntry.of("drums").withDestination("drums").withGuideLufs(-24.0),
+            MapEntry.of("vocals").withDestination("voices").withGuideLufs(-20.0));
+    Map<String, Double> loudness = Map.of("Kick.wav", -18.0, "Lead.wav", -14.0);
+    SeatingPlan plan =
+        plan(
+            mix,
+            file("Kick.wav", "drums/kick").withLoudness(-18.0),
+            file("Lead.wav", "vocals/lead").withLoudness(-14.0));
+    Mix seated = plan.toEdit("d").applyTo(mix);
+    assertThat(LevelGuides.offer(seated, null, loudness)).isEmpty();
+    Mix changed =
+        seated.withCategoryMap(
+            new CategoryMap(
+                List.of(
+                    MapEntry.of("drums").withDestination("drums").withGuideLufs(-20.0),
+                    MapEntry.of("vocals").withDestination("voices").withGuideLufs(-20.0))));
+    Mix ridden =
+        changed.mapChannels(
+            c ->
+                c.category().startsWith("vocals")
+                    ? c.withClips(c.clips().stream().map(k -> k.withGainDb(3)).toList())
+                    : c);
+    var offer = LevelGuides.offer(ridden, seated, loudness).orElseThrow();
+    assertThat(offer.says(ridden)).isEqualTo("set 1 seat to the level guides");
+    Mix after = offer.applyTo(ridden);
+    assertThat(after.channels().stream().flatMap(c -> c.clips().stream()).map(Clip::gainDb))
+        .as(
+            "the kick follows its guide; the voice, whose guide is the same, stays as it was ridden")
+        .containsExactlyInAnyOrder(-2.0, 3.0);
+    assertThat(EditPreview.of(ridden, offer).lines())
+        .singleElement()
+        .extracting("label", "before", "after")
+        .containsExactly("Clip’s gain", "−6 dB", "−2 dB");
   }
 
   @Test

@@ -1,5 +1,6 @@
 package drevik.server.intake;
 
+import drevik.edit.Edit;
 import drevik.intake.DeliveryReport;
 import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.SeatWish;
@@ -46,6 +47,9 @@ class IntakeController {
   /** How seats are named; no pattern for the usual way. */
   record SeatNaming(@Nullable String pattern) {}
 
+  /** An edit that somebody may want; nothing where there is nothing to do. */
+  record OfferedEdit(@Nullable Edit edit) {}
+
   /** A learned correction that is to say something else. */
   record RuleChange(String category) {}
 
@@ -62,6 +66,7 @@ class IntakeController {
   private final Deliveries deliveries;
   private final FileDecisions decisions;
   private final SeatDeliveries seating;
+  private final GuideGains guides;
   private final ReceiveFiles receiving;
   private final Uploads uploads;
 
@@ -69,11 +74,13 @@ class IntakeController {
       Deliveries deliveries,
       FileDecisions decisions,
       SeatDeliveries seating,
+      GuideGains guides,
       ReceiveFiles receiving,
       Uploads uploads) {
     this.deliveries = deliveries;
     this.decisions = decisions;
     this.seating = seating;
+    this.guides = guides;
     this.receiving = receiving;
     this.uploads = uploads;
   }
@@ -209,6 +216,12 @@ class IntakeController {
   DeliveryView nameSeats(@PathVariable String id, @RequestBody SeatNaming naming) {
     decisions.nameSeats(id, naming.pattern());
     return deliveries.view(id);
+  }
+
+  /** What would set the clips of a Mix to its level guides; no edit where all stand there. */
+  @GetMapping(path = "/api/mixes/{id}/guides", produces = MediaType.APPLICATION_JSON_VALUE)
+  OfferedEdit guides(@PathVariable String id, @RequestParam(required = false) Integer since) {
+    return new OfferedEdit(guides.offer(id, since).orElse(null));
   }
 
   /** What counts as dead air in the files of a delivery. */
