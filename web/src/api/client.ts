@@ -44,6 +44,7 @@ export type FlowLayout = Schemas["FlowLayout"];
 export type Ribbon = Schemas["Ribbon"];
 export type DeliveryView = Schemas["DeliveryView"];
 export type FileView = Schemas["FileView"];
+export type NewEmptyTemplate = Schemas["NewEmptyTemplate"];
 export type DeadAir = Schemas["DeadAir"];
 export type Cut = Schemas["CutView"];
 export type SeatView = Schemas["SeatView"];

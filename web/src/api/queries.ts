@@ -19,6 +19,7 @@ import {
   Problem,
   type CreateChannels,
   type DeadAir,
+  type NewEmptyTemplate,
   type DeliveryView,
   type Edit,
   type LedgerView,
@@ -72,10 +73,11 @@ export async function understoodSetting(
   processor: string,
   parameter: string,
   text: string,
+  tempo: number,
 ): Promise<number> {
   const answer = await answered(
     api.GET("/api/processors/{processor}/parameters/{parameter}/typed", {
-      params: { path: { processor, parameter }, query: { text } },
+      params: { path: { processor, parameter }, query: { text, tempo } },
     }),
   );
   return answer.value;
@@ -640,7 +642,7 @@ export function useMake() {
     mutationFn: (what: MakeRequest) => {
       switch (what.make) {
         case "template":
-          return answered(api.POST("/api/mixes/templates", { body: { name: what.name } }));
+          return answered(api.POST("/api/mixes/templates", { body: what.of }));
         case "album":
           return answered(api.POST("/api/mixes/albums", { body: { songs: what.songs } }));
         case "template-of":
@@ -669,7 +671,7 @@ export function useMake() {
 }
 
 export type MakeRequest =
-  | { make: "template"; name: string }
+  | { make: "template"; of: NewEmptyTemplate }
   | { make: "album"; songs: number }
   | { make: "template-of"; id: string; name: string }
   | { make: "copy"; id: string }

@@ -76,7 +76,7 @@ export function LineCheckPlace({ view }: { view: MixView }) {
   }, [finding, heap, edit, navigate, view, setMending]);
   useOffer("check", acts);
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const to = placeAfter(event.key, index, lines.length);
+    const to = placeAfter(event, index, lines.length);
     if (to !== undefined) {
       event.preventDefault();
       setAt(to);

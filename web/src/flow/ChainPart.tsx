@@ -103,6 +103,7 @@ export function ChainPart(props: Props) {
             insert={insert}
             open={open.includes(insert.id)}
             wide={wide}
+            tempo={view.document.tempo}
             onMove={(by) => moveTo(insert.id, place + by)}
             onOpen={() => setOpen(toggled(opened, insert.id))}
             picture={pictures?.each[insert.id]}
@@ -126,6 +127,7 @@ interface ProcessorProps {
   open: boolean;
   /** Stands open beside the others, and says less. */
   wide: boolean;
+  tempo: number;
   onOpen: () => void;
   onMove: (by: number) => void;
   picture?: ChainPictures["each"][string];
@@ -137,7 +139,8 @@ interface ProcessorProps {
 }
 
 function Processor(props: ProcessorProps) {
-  const { insert, open, wide, onOpen, onMove, picture, type, listensTo, onSet, onAct } = props;
+  const { insert, open, wide, tempo, onOpen, onMove, picture, type, listensTo, onSet, onAct } =
+    props;
   /** Where no field says what it was refused with. */
   const setOrTell = (settings: Record<string, number>) => onSet(settings).catch(tell);
   const label = type?.label ?? `${insert.processor} (stand-in)`;
@@ -196,6 +199,7 @@ function Processor(props: ProcessorProps) {
                     processor={insert.processor}
                     label={`${label}: ${one.label}`}
                     parameter={one}
+                    tempo={tempo}
                     value={insert.settings[one.id] ?? one.standard}
                     onChange={(value) => (one.onlyChoices ? setOrTell : onSet)({ [one.id]: value })}
                   />
@@ -230,11 +234,13 @@ interface SettingProps {
   processor: string;
   label: string;
   parameter: Parameter;
+  /** Of the Mix, bpm: a time can be a note. */
+  tempo: number;
   value: number;
   onChange: (value: number) => Promise<unknown>;
 }
 
-function Setting({ processor, label, parameter, value, onChange }: SettingProps) {
+function Setting({ processor, label, parameter, tempo, value, onChange }: SettingProps) {
   if (parameter.onlyChoices) {
     return (
       <Select
@@ -250,7 +256,7 @@ function Setting({ processor, label, parameter, value, onChange }: SettingProps)
       label={label}
       value={value}
       show={(shown) => shownSetting(parameter, shown)}
-      reads={(text) => understoodSetting(processor, parameter.id, text)}
+      reads={(text) => understoodSetting(processor, parameter.id, text, tempo)}
       unit={parameter.unit}
       least={parameter.least}
       most={parameter.most}

@@ -8,6 +8,7 @@ import {
   useState,
 } from "react";
 import type { FlowLayout, MixView } from "../api/client";
+import { isPlain } from "../ui/arrows";
 import { db } from "../ui/format";
 import { brackets, lanes, type Bracket } from "./brackets";
 import { grouped } from "../ui/grouped";
@@ -181,7 +182,7 @@ export function FlowPicture(props: Props) {
       return;
     }
     const next = neighbour(shown.layout, columns, at, event.key);
-    if (next) {
+    if (next && isPlain(event)) {
       event.preventDefault();
       reveal(next);
       setWanted(next);

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { MixView, PrintView } from "../api/client";
 import { usePrints, useShelf } from "../api/queries";
-import { db, plural, signed } from "../ui/format";
+import { db, minus, plural, signed } from "../ui/format";
 import { hint } from "../ui/hint";
 
 /** What the Mix is, and where it can be gone on with: beside the Flow while nothing is picked. */
@@ -46,7 +46,7 @@ export function MixSheet({ view }: { view: MixView }) {
         <Fact term="Rate">
           {mix.sampleRate / 1000} kHz · {mix.tempo} bpm
         </Fact>
-        <Fact term="Pan law">{mix.panLaw.replace("-", "−")}</Fact>
+        <Fact term="Pan law">{minus(mix.panLaw)}</Fact>
         {mix.origin && <Origin view={view} />}
       </dl>
       {last && <LastPrint view={view} print={last} to={to("delivery")} />}

@@ -184,7 +184,7 @@ export function useFlowActs(doing: Doing): Act[] {
       },
       {
         id: "times",
-        label: "Tempo, start, end and sections…",
+        label: "Rate, tempo, start, end and sections…",
         key: "t",
         run: () => ask("times"),
       },

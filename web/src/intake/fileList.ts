@@ -16,7 +16,7 @@ export function useFileList({ files, current, onCurrent, onEnter }: Rows) {
   const watch = useRowFocus(list, current, files);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const at = files.findIndex((file) => file.id === current);
-    const to = placeAfter(event.key, at, files.length);
+    const to = placeAfter(event, at, files.length);
     const next = to === undefined ? undefined : files[to];
     if (next) {
       event.preventDefault();

@@ -51,6 +51,27 @@ describe("the shelf", () => {
     expect(screen.getByText("Old")).toBeTruthy();
   });
 
+  it("asks a new template for its rate, tempo and pan law", async () => {
+    answers.set("POST /api/mixes/templates", { id: "m2" });
+    show(<ShelfPlace />);
+    await screen.findByText("Band");
+    await userEvent.keyboard("n");
+    const rate = await screen.findByRole("combobox", { name: "Sample rate" });
+    await userEvent.selectOptions(rate, "96 kHz");
+    await userEvent.selectOptions(screen.getByRole("combobox", { name: "Pan law" }), "−6 dB");
+    const tempo = screen.getByLabelText("Tempo, bpm");
+    await userEvent.clear(tempo);
+    await userEvent.type(tempo, "92.5{Control>}{Enter}{/Control}");
+    await waitFor(() =>
+      expect(asked.find((one) => one.path === "/api/mixes/templates")?.body).toEqual({
+        name: "New template",
+        sampleRate: 96_000,
+        tempo: 92.5,
+        panLaw: "-6 dB",
+      }),
+    );
+  });
+
   it("finds by words of name and description", async () => {
     show(<ShelfPlace />);
     await screen.findByText("Band");

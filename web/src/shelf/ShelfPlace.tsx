@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
 import {
@@ -22,6 +22,7 @@ import { JOBS } from "../ui/jobs";
 import { ChainSection } from "./ChainSection";
 import { FlowThumb } from "./FlowThumb";
 import { MapSection } from "./MapSection";
+import { NewTemplate } from "./NewTemplate";
 import { SpaceDialog } from "./SpaceDialog";
 
 /** Templates and sessions. Start here. */
@@ -34,32 +35,24 @@ export function ShelfPlace() {
   const [space, setSpace] = useState(false);
   const [over, setOver] = useState(false);
   const [dropped, setDropped] = useState<Received[]>();
-  const navigate = useNavigate();
+  const [fresh, setFresh] = useState(false);
   const { mutate: make } = useMake();
   const file = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
-  const newTemplate = useCallback(
-    () =>
-      make(
-        { make: "template", name: "New template" },
-        (made) => void navigate(`/mixes/${made.id}/flow`),
-      ),
-    [make, navigate],
-  );
   const acts = useMemo<Act[]>(
     () => [
       {
         id: "new-template",
-        label: "New template",
+        label: "New template…",
         key: "n",
-        run: newTemplate,
+        run: () => setFresh(true),
       },
       { id: "album", label: "New album…", key: "l", run: () => setAlbum(true) },
       { id: "read", label: "Read from a file…", key: "r", run: () => file.current?.click() },
       { id: "space", label: "Space…", key: "s", run: () => setSpace(true) },
       { id: "search", label: "Search the shelf", key: "/", run: () => search.current?.focus() },
     ],
-    [newTemplate],
+    [],
   );
   useOffer("shelf", acts);
   const onMake = (what: MakeRequest) =>
@@ -109,8 +102,8 @@ export function ShelfPlace() {
             onChange={(event) => setWanted(event.target.value)}
           />
         </label>
-        <button onClick={newTemplate}>
-          New template <kbd>N</kbd>
+        <button onClick={() => setFresh(true)}>
+          New template… <kbd>N</kbd>
         </button>
         <button onClick={() => setAlbum(true)}>
           New album… <kbd>L</kbd>
@@ -181,6 +174,7 @@ export function ShelfPlace() {
           onClose={() => setDropped(undefined)}
         />
       )}
+      {fresh && <NewTemplate onClose={() => setFresh(false)} />}
       {album && <NewAlbum onClose={() => setAlbum(false)} />}
       {space && <SpaceDialog onClose={() => setSpace(false)} />}
       {starting && <StartSession template={starting} onClose={() => setStarting(undefined)} />}

@@ -66,7 +66,7 @@ function Lines({ lines, here, head, onHere, onVisit }: LinesProps) {
   }, [here?.number]);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const from = lines.findIndex((line) => line === here);
-    const next = lines[placeAfter(event.key, from, lines.length) ?? -1];
+    const next = lines[placeAfter(event, from, lines.length) ?? -1];
     if (next) {
       event.preventDefault();
       onHere(next);

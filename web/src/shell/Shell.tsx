@@ -279,6 +279,7 @@ function Place({ to, label, badge }: { to: string; label: string; badge?: ReactN
 
 function CommandList({ open, onClose }: { open: boolean; onClose: () => void }) {
   const acts = useActs();
+  const chosen = useRef<string>(undefined);
   const choices = acts
     .filter((act) => act.id !== "commands")
     .map((act) => ({
@@ -295,7 +296,13 @@ function CommandList({ open, onClose }: { open: boolean; onClose: () => void }) 
       choices={choices}
       onClose={onClose}
       onChoose={(id) => {
+        chosen.current = id;
         onClose();
+      }}
+      // What takes the keyboard somewhere is not undone by the list's going.
+      onClosed={() => {
+        const id = chosen.current;
+        chosen.current = undefined;
         acts.find((act) => act.id === id)?.run();
       }}
     />

@@ -47,6 +47,8 @@ const knowledge: Knowledge = {
   ],
   taps: ["pre-chain", "pre-fader", "post-fader"],
   outputKinds: ["mix", "stem", "minus"],
+  sampleRates: [44_100, 48_000, 96_000],
+  panLaws: ["-3 dB", "-6 dB"],
   dithers: ["by format", "none", "flat", "shaped"],
   formats: ["16-bit", "24-bit"],
   rules: [{ id: "muted", why: "It is silent.", holds: "Nothing is muted." }],

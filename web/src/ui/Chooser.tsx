@@ -39,13 +39,14 @@ interface Props {
   choices: Choice[];
   onChoose: (id: string) => void;
   onClose: () => void;
+  onClosed?: () => void;
 }
 
 /** A list to choose one thing from by typing: destinations, categories, colours, commands. */
 export function Chooser(props: Props) {
   return (
     props.open && (
-      <Window title={props.title} size="list" onClose={props.onClose}>
+      <Window title={props.title} size="list" onClose={props.onClose} onClosed={props.onClosed}>
         <List {...props} />
       </Window>
     )
@@ -66,7 +67,7 @@ function List({ placeholder, choices, onChoose }: Props) {
   const onKeyDown = (event: React.KeyboardEvent) => {
     // Home and End go through the text.
     const inText = event.key === "Home" || event.key === "End";
-    const to = placeAfter(event.key, Math.min(at, found.length - 1), found.length);
+    const to = placeAfter(event, Math.min(at, found.length - 1), found.length);
     if (to !== undefined && !inText) {
       event.preventDefault();
       setAt(to);
@@ -102,6 +103,7 @@ function List({ placeholder, choices, onChoose }: Props) {
             role="option"
             aria-selected={choice === current}
             aria-disabled={choice.disabled}
+            data-choice={choice.id}
             ref={(element) => {
               if (choice === current) {
                 element?.scrollIntoView({ block: "nearest" });

@@ -10,6 +10,8 @@ interface Props {
   size?: "list" | "form" | "wide" | "broad" | "large";
   onKeyDown?: KeyboardEventHandler;
   onClose: () => void;
+  /** It is gone, and the keyboard is where it was before. */
+  onClosed?: () => void;
   children: ReactNode;
 }
 
@@ -23,8 +25,8 @@ const WIDTHS = {
 
 /** The one frame of everything that opens over a place. Escape closes it. */
 export function Window(props: Props) {
-  const { title, description, size = "form", onKeyDown, onClose, children } = props;
-  const returning = useReturnFocus();
+  const { title, description, size = "form", onKeyDown, onClose, onClosed, children } = props;
+  const returning = useReturnFocus(onClosed);
   useBackCloses(onClose);
   const list = size === "list";
   const large = size === "large";

@@ -1,8 +1,24 @@
 /** Rows that a page is. */
 const PAGE = 10;
 
+/** What is asked of a key press, so that tests need no browser. */
+export interface Press {
+  key: string;
+  altKey: boolean;
+  ctrlKey: boolean;
+  metaKey: boolean;
+}
+
+/** With Alt, Ctrl or Cmd an arrow is another key, which an act may have. */
+export function isPlain(press: Press): boolean {
+  return !press.altKey && !press.ctrlKey && !press.metaKey;
+}
+
 /** Where a key leads in a list of so many, from a place in it; undefined for keys that do not move. */
-export function placeAfter(key: string, at: number, count: number): number | undefined {
+export function placeAfter(press: Press, at: number, count: number): number | undefined {
+  if (!isPlain(press)) {
+    return undefined;
+  }
   const to = {
     ArrowDown: at + 1,
     ArrowUp: at - 1,
@@ -10,6 +26,6 @@ export function placeAfter(key: string, at: number, count: number): number | und
     PageUp: at - PAGE,
     Home: 0,
     End: count - 1,
-  }[key];
+  }[press.key];
   return to === undefined ? undefined : Math.max(0, Math.min(count - 1, to));
 }

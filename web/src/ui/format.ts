@@ -29,6 +29,11 @@ export function time(seconds: number): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
 
+/** A text with a real minus sign, such as the name of a pan law. */
+export function minus(text: string): string {
+  return text.replace("-", "−");
+}
+
 export function bytes(count: number): string {
   return count >= 1e9 ? `${(count / 1e9).toFixed(1)} GB` : `${(count / 1e6).toFixed(1)} MB`;
 }

@@ -11,8 +11,10 @@ export function focusHome() {
 /**
  * For the content of a dialog that was opened by a key: where the keyboard was before, it is again
  * when the dialog closes. (By itself a dialog returns it to the button that opened it only.)
+ *
+ * @param onClosed what comes after that
  */
-export function useReturnFocus() {
+export function useReturnFocus(onClosed?: () => void) {
   const before = useRef<Element>(null);
   return {
     onOpenAutoFocus: () => {
@@ -25,6 +27,7 @@ export function useReturnFocus() {
       } else {
         focusHome();
       }
+      onClosed?.();
     },
   };
 }

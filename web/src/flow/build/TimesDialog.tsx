@@ -1,8 +1,9 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Edit, MixChanges, MixView } from "../../api/client";
-import { understood } from "../../api/queries";
-import { Field, FormDialog } from "../../ui/FormDialog";
+import { understood, useKnowledge } from "../../api/queries";
+import { Field, FormDialog, Select } from "../../ui/FormDialog";
+import { minus } from "../../ui/format";
 
 interface Props {
   view: MixView;
@@ -10,10 +11,13 @@ interface Props {
   onClose: () => void;
 }
 
-/** Tempo, start, end and the sections between them. */
+/** Rate, tempo, start, end and the sections between them. */
 export function TimesDialog({ view, onEdit, onClose }: Props) {
-  const { tempo, sampleRate, startFrame, endFrame, markers } = view.document;
-  const [before] = useState({ tempo, startFrame, endFrame, markers });
+  const { tempo, sampleRate, startFrame, endFrame, markers, panLaw } = view.document;
+  const [before] = useState({ tempo, startFrame, endFrame, markers, panLaw });
+  const knowledge = useKnowledge();
+  const [rate, setRate] = useState(String(sampleRate));
+  const [law, setLaw] = useState(panLaw);
   const seconds = (frames: number) => String(Math.round((frames / sampleRate) * 1000) / 1000);
   const [bpm, setBpm] = useState(String(tempo));
   const [start, setStart] = useState(seconds(startFrame));
@@ -40,6 +44,7 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
       tempo: await understood("BEATS_PER_MINUTE", bpm),
       startFrame: await frames(start),
       endFrame: end.trim() === "" ? undefined : await frames(end),
+      panLaw: law,
       markers: await Promise.all(
         lines.map(async (line, i) => {
           const [time = "", ...name] = line.trim().split(/\s+/);
@@ -52,19 +57,50 @@ export function TimesDialog({ view, onEdit, onClose }: Props) {
       ),
     };
     const changes = changesOf<MixChanges>(before, after);
-    return Object.keys(changes).length > 0
-      ? onEdit({ edit: "change-mix", set: changes })
-      : undefined;
+    const edits: Edit[] = [];
+    if (Object.keys(changes).length > 0) {
+      edits.push({ edit: "change-mix", set: changes });
+    }
+    if (rate !== String(sampleRate)) {
+      // Behind the rest, whose frames are at the rate that was.
+      edits.push({ edit: "set-sample-rate", sampleRate: Number(rate) });
+    }
+    const [only] = edits;
+    return edits.length > 1
+      ? onEdit({ edit: "together", edits, words: "set the rate, tempo and times" })
+      : only && onEdit(only);
   };
   return (
     <FormDialog
-      title="Tempo, start, end and sections"
+      title="Rate, tempo, start, end and sections"
       description="Echoes follow the tempo. What is printed begins at the start and stops at the end."
       does="Set"
       onClose={onClose}
       onSubmit={submit}
     >
       {number("Tempo, bpm", bpm, setBpm)}
+      <Field label="Sample rate">
+        <Select
+          label="Sample rate"
+          value={rate}
+          choices={(knowledge.data?.sampleRates ?? [sampleRate]).map((one) => ({
+            id: String(one),
+            label: `${one / 1000} kHz`,
+          }))}
+          onChange={setRate}
+        />
+      </Field>
+      <Field label="Pan law">
+        <Select
+          label="Pan law"
+          value={law}
+          choices={(knowledge.data?.panLaws ?? [panLaw]).map((one) => ({
+            id: one,
+            label: minus(one),
+          }))}
+          onChange={(to) => setLaw(knowledge.data?.panLaws.find((one) => one === to) ?? panLaw)}
+        />
+      </Field>
       {number("Start, s", start, setStart)}
       {number("End, s", end, setEnd, "after the last clip")}
       <Field label="Sections">

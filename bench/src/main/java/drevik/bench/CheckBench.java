@@ -8,9 +8,9 @@ import java.util.Locale;
 
 /** How long line check and coverage take as a Mix grows; medians after warming up, one thread. */
 final class CheckBench {
-  private static final int[] SIZES = {100, 300, 1000, 3000};
-  private static final int WARM_UP = 30;
-  private static final int RUNS = 31;
+  private static final int[] SIZES = Size.sizes(100, 300, 1000, 3000);
+  private static final int WARM_UP = Size.runs(30);
+  private static final int RUNS = Size.runs(31);
 
   private CheckBench() {}
 

@@ -15,11 +15,11 @@ import java.util.Locale;
  * empty page to its first frame.
  */
 final class EditBench {
-  private static final int[] SIZES = {100, 300, 1000, 3000};
-  private static final int WARM_UP = 40;
-  private static final int EDITS = 100;
-  private static final int DRAWS = 5;
-  private static final int REDRAWS = 15;
+  private static final int[] SIZES = Size.sizes(100, 300, 1000, 3000);
+  private static final int WARM_UP = Size.runs(40);
+  private static final int EDITS = Size.runs(100);
+  private static final int DRAWS = Size.runs(5);
+  private static final int REDRAWS = Size.runs(15);
 
   /**
    * Notes when the first row stands in a frame; and when the picked row's name changes its look.

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
  * a general audio tool over the same files, one process each, in the same run.
  */
 final class InspectBench {
-  private static final int RUNS = 3;
+  private static final int RUNS = Size.runs(3);
 
   private InspectBench() {}
 

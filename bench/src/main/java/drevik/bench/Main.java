@@ -40,8 +40,8 @@ public final class Main {
   private static final int GROUPS = 8;
   private static final int SECONDS = 60;
   private static final int RATE = 48_000;
-  private static final int RUNS = 3;
-  private static final int WARM_RUNS = 6;
+  private static final int RUNS = Size.runs(3);
+  private static final int WARM_RUNS = Size.runs(6);
 
   private Main() {}
 

@@ -22,12 +22,12 @@ import java.util.function.Consumer;
  * the Flow over a line of 10 Mb/s and 40 ms, with nothing kept.
  */
 final class PageBench {
-  private static final int CHANNELS = 1000;
-  private static final int RUNS = 11;
-  private static final int STEPS = 20;
+  private static final int CHANNELS = Size.of(1000, 100);
+  private static final int RUNS = Size.runs(11);
+  private static final int STEPS = Size.runs(20);
   private static final int SETTLING_MILLISECONDS = 1500;
   private static final int RATE = 48_000;
-  private static final int HEARD_SECONDS = 350;
+  private static final int HEARD_SECONDS = Size.of(350, 40);
   private static final double BYTES_PER_SECOND = 10e6 / 8;
   private static final int LATENCY_MILLISECONDS = 40;
 

@@ -19,7 +19,7 @@ import java.util.Locale;
  * another destination, a send and a trim. Medians after warming up, one thread.
  */
 final class ReassignBench {
-  private static final int[] SIZES = {100, 300, 1000, 3000};
+  private static final int[] SIZES = Size.sizes(100, 300, 1000, 3000);
   private static final List<String> CATEGORIES =
       List.of("drums/kick", "vocals/lead", "keys/organ", "strings/cello");
 

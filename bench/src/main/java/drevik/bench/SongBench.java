@@ -13,7 +13,7 @@ import java.util.Locale;
  * stems that are tested against their mix, which the job of {@link Main} has none of.
  */
 final class SongBench {
-  private static final int RUNS = 5;
+  private static final int RUNS = Size.runs(5);
 
   private SongBench() {}
 

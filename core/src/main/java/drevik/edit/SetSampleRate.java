@@ -12,7 +12,8 @@ import java.util.Locale;
  * @param sampleRate Hz
  */
 public record SetSampleRate(int sampleRate) implements Edit {
-  private static final List<Integer> RATES =
+  /** Rates that a Mix can be at, Hz. */
+  public static final List<Integer> RATES =
       List.of(44_100, 48_000, 88_200, 96_000, 176_400, 192_000);
 
   /** True if the Mix may take that rate: it holds no audio that would be in its way. */

@@ -38,9 +38,18 @@ class TypedSettingTest {
     "tempo-delay, beats, 1/8 dotted, 0.75",
     "tempo-delay, beats, 3, 3",
     "reverberation, decay, 2.4 s, 2.4",
+    "reverberation, decay, 800 ms, 0.8",
+    "reverberation, pre-delay, 1/32, 62.5",
+    "reverberation, pre-delay, 1/32t, 41.6666666667",
+    "tempo-delay, beats, 120 ms, 0.24",
+    "tempo-delay, beats, '0,3 s', 0.6",
+    "tempo-delay, beats, 3/16, 0.75",
+    "tempo-delay, beats, 1/4d, 1.5",
+    "tempo-delay, beats, 1/32 triplet, 0.0833333333",
+    "compressor, release, 1/4., 750",
   })
   void isUnderstoodWithItsUnitsAndNames(String processor, String id, String text, double value) {
-    assertThat(TypedSetting.of(parameter(processor, id), text)).isCloseTo(value, within(1e-9));
+    assertThat(TypedSetting.of(parameter(processor, id), text, 120)).isCloseTo(value, within(1e-9));
   }
 
   @ParameterizedTest
@@ -53,10 +62,13 @@ class TypedSettingTest {
     "equaliser, bell-1-gain, NaN, is no bell 1 gain",
     "equaliser, bell-1-gain, 3 or so, is no bell 1 gain",
     "compressor, ratio, '', is no ratio",
-    "tempo-delay, beats, 1/7, is no length",
+    "tempo-delay, beats, 1/8 swung, 'a note such as 1/8 dotted'",
+    "tempo-delay, beats, 30 s, 60 is not",
+    "equaliser, low-cut, 1/8, is not a frequency",
   })
   void isRefusedInWordsWithTheRange(String processor, String id, String text, String words) {
-    assertThatThrownBy(() -> TypedSetting.of(parameter(processor, id), text == null ? "" : text))
+    assertThatThrownBy(
+            () -> TypedSetting.of(parameter(processor, id), text == null ? "" : text, 120))
         .isInstanceOf(Refused.class)
         .hasMessageContaining(words);
   }
@@ -68,7 +80,7 @@ class TypedSettingTest {
     for (Parameter one : all) {
       assertThat(one.standard()).as(one.id()).isBetween(one.least(), one.most());
       for (Parameter.Choice choice : one.choices()) {
-        assertThat(TypedSetting.of(one, choice.label())).isEqualTo(choice.value());
+        assertThat(TypedSetting.of(one, choice.label(), 120)).isEqualTo(choice.value());
         assertThat(choice.value()).isBetween(one.least(), one.most());
       }
       assertThat(one.scale() == Parameter.Scale.LINEAR || one.smallest() > 0).isTrue();

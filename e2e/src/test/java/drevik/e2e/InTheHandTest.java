@@ -1,7 +1,6 @@
 package drevik.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static drevik.e2e.Pages.button;
 import static drevik.e2e.Pages.row;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -38,9 +37,7 @@ class InTheHandTest {
     page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
     page.navigate(STARTED.application().url("/shelf"));
-    button(page, "New template").waitFor();
-    keys.press("n");
-    page.getByText("This Mix has no channels yet").waitFor();
+    Pages.newTemplate(page);
   }
 
   private void add(String names, String kind) {
@@ -122,7 +119,7 @@ class InTheHandTest {
                 page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.TEXTBOX).first(),
                 "Kick in"),
             new Form("v", "Control", dialogField("Name"), "Shells"),
-            new Form("t", "Tempo, start, end", dialogField("Tempo, bpm"), "92.5"),
+            new Form("t", "Rate, tempo, start, end", dialogField("Tempo, bpm"), "92.5"),
             new Form("j", "Name and describe", dialogField("Name"), "Weather"));
     for (Form form : ofTheFlow) {
       keepsWhatWasTyped(form);

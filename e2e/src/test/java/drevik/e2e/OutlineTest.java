@@ -80,9 +80,7 @@ class OutlineTest {
     page = STARTED.browser().page(ColorScheme.LIGHT);
     keys = page.keyboard();
     page.navigate(STARTED.application().url("/shelf"));
-    button(page, "New template").waitFor();
-    keys.press("n");
-    page.getByText("This Mix has no channels yet").waitFor();
+    Pages.newTemplate(page);
     keys.press("7");
     text().waitFor();
     for (int i = 0; i < 40 && !isInText(); i++) {

@@ -19,4 +19,13 @@ final class Pages {
     return page.getByRole(
         AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + ":")));
   }
+
+  /** Makes an empty template from the shelf, by keys, and is in its Flow. */
+  static void newTemplate(Page page) {
+    button(page, "New template").waitFor();
+    page.keyboard().press("n");
+    page.getByRole(AriaRole.DIALOG).getByLabel("Name").waitFor();
+    page.keyboard().press("Control+Enter");
+    page.getByText("This Mix has no channels yet").waitFor();
+  }
 }

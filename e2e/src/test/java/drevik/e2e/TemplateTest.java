@@ -43,9 +43,7 @@ class TemplateTest {
 
   private void newTemplate() {
     open("/shelf");
-    button(page, "New template").waitFor();
-    keys.press("n");
-    page.getByText("This Mix has no channels yet").waitFor();
+    Pages.newTemplate(page);
   }
 
   private void add(String names, String kind, String layout, String category, String sentTo) {

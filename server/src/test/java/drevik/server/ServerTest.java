@@ -287,10 +287,10 @@ class ServerTest {
 
   @Test
   void settingsAreUnderstoodAndDrawnByTheServer() {
-    String cut = "/api/processors/equaliser/parameters/low-cut/typed?text=";
+    String cut = "/api/processors/equaliser/parameters/low-cut/typed?tempo=120&text=";
     assertThat(server.get(cut + "1.2k").body().path("value").asDouble()).isEqualTo(1200);
     assertThat(server.get(cut + "5").detail()).contains("20 to 2000 Hz, or off");
-    assertThat(server.get("/api/processors/none/parameters/x/typed?text=1").status())
+    assertThat(server.get("/api/processors/none/parameters/x/typed?tempo=120&text=1").status())
         .isEqualTo(404);
     String mix = session();
     Map<String, Object> delay =

@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.audio.PanLaw;
 import drevik.check.CheckChange;
 import drevik.check.Proof;
 import drevik.codec.Documents;
@@ -7,6 +8,7 @@ import drevik.dsp.ChainPictures;
 import drevik.edit.CreateChannels;
 import drevik.edit.Edit;
 import drevik.edit.RenameChannels;
+import drevik.edit.SetSampleRate;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.naming.NamedChannel;
@@ -40,8 +42,25 @@ class MixController {
   /** What to start. */
   record NewSession(String template, String name) {}
 
-  /** An empty template's name. */
+  /** What a template is called that is made of a Mix. */
   record NewTemplate(String name) {}
+
+  /**
+   * An empty template.
+   *
+   * @param sampleRate Hz; null for 48,000
+   * @param tempo beats a minute; null for 120
+   * @param panLaw null for −3 dB
+   */
+  record NewEmptyTemplate(
+      String name, @Nullable Integer sampleRate, @Nullable Double tempo, @Nullable PanLaw panLaw) {
+    Mix mix() {
+      Mix mix = Mix.empty(MixKind.TEMPLATE, name.isBlank() ? "New template" : name.strip());
+      mix = sampleRate == null ? mix : new SetSampleRate(sampleRate).applyTo(mix);
+      mix = tempo == null ? mix : mix.withTempo(tempo);
+      return panLaw == null ? mix : mix.withPanLaw(panLaw);
+    }
+  }
 
   /** The id of what was made. */
   record Created(String id) {}
@@ -95,9 +114,8 @@ class MixController {
   }
 
   @PostMapping("/templates")
-  Created newTemplate(@RequestBody NewTemplate wanted) {
-    String name = wanted.name() == null || wanted.name().isBlank() ? "New template" : wanted.name();
-    return new Created(shelf.create(Mix.empty(MixKind.TEMPLATE, name.strip()), "new template"));
+  Created newTemplate(@RequestBody NewEmptyTemplate wanted) {
+    return new Created(shelf.create(wanted.mix(), "new template"));
   }
 
   /** How many songs an album has. */

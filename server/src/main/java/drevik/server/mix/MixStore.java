@@ -1,5 +1,6 @@
 package drevik.server.mix;
 
+import drevik.codec.DocumentPatch;
 import drevik.codec.Documents;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
@@ -8,6 +9,10 @@ import drevik.server.NotFound;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -20,6 +25,11 @@ import org.springframework.transaction.annotation.Transactional;
     propagation = Propagation.MANDATORY,
     noRollbackFor = {Refused.class, NotFound.class})
 class MixStore {
+  private static final int MOST_STEPS = 24;
+
+  /** Characters for each channel beyond which changes are not much shorter than the whole. */
+  private static final int LONGEST_PER_CHANNEL = 300;
+
   private final MixRows mixes;
   private final RevisionRows revisions;
   private final Clock clock;
@@ -67,16 +77,26 @@ class MixStore {
    * @throws drevik.mix.Refused if a newer program wrote it
    */
   KnownRevision known(String id, int number) {
-    return recent.get(
-        id,
-        number,
-        () ->
-            Documents.readTrusted(
-                revisions
-                    .findById(new RevisionRow.Key(id, number))
-                    .orElseThrow(
-                        () -> new NotFound("Mix “" + id + "” has no revision " + number + "."))
-                    .document));
+    return recent.get(id, number, () -> Documents.readTrusted(text(id, number)));
+  }
+
+  /** A document, put together of the nearest whole one before it and the changes since. */
+  private String text(String id, int number) {
+    Deque<String> changes = new ArrayDeque<>();
+    RevisionRow row = revision(id, number);
+    while (row.document == null) {
+      changes.push(String.valueOf(row.changes));
+      row = revision(id, Objects.requireNonNull(row.parent));
+    }
+    return changes.isEmpty()
+        ? row.document
+        : DocumentPatch.applied(row.document, List.copyOf(changes));
+  }
+
+  private RevisionRow revision(String id, int number) {
+    return revisions
+        .findById(new RevisionRow.Key(id, number))
+        .orElseThrow(() -> new NotFound("Mix “" + id + "” has no revision " + number + "."));
   }
 
   /**
@@ -101,7 +121,7 @@ class MixStore {
     row.last = 1;
     show(row, mix);
     entities.persist(row);
-    entities.persist(new RevisionRow(id, 1, null, now, says, Documents.writeCompact(mix)));
+    entities.persist(RevisionRow.whole(id, 1, null, now, says, Documents.writeCompact(mix)));
     return row;
   }
 
@@ -113,11 +133,26 @@ class MixStore {
     KnownRevision made = new KnownRevision(row.last, document);
     made.derive();
     // Persisted, not saved: saving would look for a row of this key first.
-    entities.persist(
-        new RevisionRow(
-            row.id, row.last, row.head, clock.instant(), says, Documents.writeCompact(document)));
+    entities.persist(revisionOf(row, says, before, document));
     recent.keepAfterCommit(row.id, made);
     return moveTo(row, made);
+  }
+
+  /**
+   * As changes, but now and then whole: no document is put together of more than {@value
+   * #MOST_STEPS}.
+   */
+  private RevisionRow revisionOf(MixRow row, String says, Mix before, Mix document) {
+    Instant now = clock.instant();
+    int steps = revisions.steps(row.id, row.head, Mix.CURRENT_VERSION).orElse(MOST_STEPS) + 1;
+    if (steps <= MOST_STEPS) {
+      String changes = DocumentPatch.between(before, document);
+      if (changes.length() <= LONGEST_PER_CHANNEL * (1 + document.channels().size())) {
+        return RevisionRow.of(row.id, row.last, row.head, now, says, changes, steps);
+      }
+    }
+    String whole = Documents.writeCompact(document);
+    return RevisionRow.whole(row.id, row.last, row.head, now, says, whole);
   }
 
   /** Another revision becomes the head. */

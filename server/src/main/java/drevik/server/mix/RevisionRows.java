@@ -25,6 +25,12 @@ interface RevisionRows extends JpaRepository<RevisionRow, RevisionRow.Key> {
       "select max(r.key.number) from RevisionRow r where r.key.mixId = :mixId and r.parent = :parent")
   Optional<Integer> newestChild(String mixId, int parent);
 
+  /** How many changes a revision is away from a whole one of a format; empty if of another. */
+  @Query(
+      "select r.steps from RevisionRow r"
+          + " where r.key.mixId = :mixId and r.key.number = :number and r.format = :format")
+  Optional<Integer> steps(String mixId, int number, int format);
+
   @Query("select r.says from RevisionRow r where r.key.mixId = :mixId and r.key.number = :number")
   String says(String mixId, int number);
 }

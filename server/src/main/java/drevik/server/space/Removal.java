@@ -225,7 +225,8 @@ public class Removal {
     return new HashSet<>(
         jdbc.sql(
                 "select distinct found[1] from mix_revision,"
-                    + " regexp_matches(document::text, '\"sha256\": \"([0-9a-f]{64})\"', 'g')"
+                    + " regexp_matches(coalesce(document, changes)::text,"
+                    + " '\"([0-9a-f]{64})\"', 'g')"
                     + " as found")
             .query(String.class)
             .list());

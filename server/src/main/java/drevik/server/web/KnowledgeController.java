@@ -2,6 +2,7 @@ package drevik.server.web;
 
 import drevik.audio.Dither;
 import drevik.audio.Layout;
+import drevik.audio.PanLaw;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.category.ColourFamily;
@@ -10,6 +11,7 @@ import drevik.check.Rule;
 import drevik.deliver.Specifications;
 import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
+import drevik.edit.SetSampleRate;
 import drevik.mix.ChannelKind;
 import drevik.mix.OutputKind;
 import drevik.mix.Slot;
@@ -56,7 +58,9 @@ class KnowledgeController {
       List<Dither> dithers,
       List<RuleLine> rules,
       List<SlotLine> slots,
-      List<Specification> specifications) {}
+      List<Specification> specifications,
+      List<Integer> sampleRates,
+      List<PanLaw> panLaws) {}
 
   @GetMapping(path = "/api/knowledge", produces = MediaType.APPLICATION_JSON_VALUE)
   Knowledge knowledge() {
@@ -85,6 +89,8 @@ class KnowledgeController {
         Arrays.stream(Slot.Kind.values())
             .map(kind -> new SlotLine(kind.id(), kind.label()))
             .toList(),
-        Specifications.shipped());
+        Specifications.shipped(),
+        SetSampleRate.RATES,
+        List.of(PanLaw.values()));
   }
 }

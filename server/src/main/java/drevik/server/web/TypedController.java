@@ -18,12 +18,15 @@ class TypedController {
   /** The number, in the unit of documents; frames as seconds. */
   record Understood(double value) {}
 
-  /** The value of a processor's setting, in its own unit. */
+  /** The value of a processor's setting, in its own unit; notes are of that tempo, in bpm. */
   @GetMapping(
       path = "/api/processors/{processor}/parameters/{parameter}/typed",
       produces = MediaType.APPLICATION_JSON_VALUE)
   Understood setting(
-      @PathVariable String processor, @PathVariable String parameter, @RequestParam String text) {
+      @PathVariable String processor,
+      @PathVariable String parameter,
+      @RequestParam String text,
+      @RequestParam double tempo) {
     Parameter wanted =
         Processors.byId(processor).stream()
             .flatMap(type -> type.parameters().stream())
@@ -33,7 +36,7 @@ class TypedController {
                 () ->
                     new NotFound(
                         "No processor “" + processor + "” has a setting “" + parameter + "”."));
-    return new Understood(TypedSetting.of(wanted, text));
+    return new Understood(TypedSetting.of(wanted, text, tempo));
   }
 
   @GetMapping(path = "/api/typed", produces = MediaType.APPLICATION_JSON_VALUE)
