@@ -4,6 +4,7 @@ import type { Channel, ChannelChanges, Edit, Insert, MixView } from "../../api/c
 import { useKnowledge } from "../../api/queries";
 import { FormDialog, Select, words } from "../../ui/FormDialog";
 import { plural } from "../../ui/format";
+import { hint } from "../../ui/hint";
 
 type Key = NonNullable<Insert["key"]>;
 
@@ -154,29 +155,55 @@ export function ChainDialog({ view, picked, onEdit, onClose }: Props) {
           </li>
         ))}
       </ol>
-      <div className="mt-2 flex flex-wrap gap-3">
-        {processors.map((one) => (
-          <button
-            key={one.id}
-            type="button"
-            className="border border-rule px-2 py-0.5"
-            onClick={() =>
-              setChain([
-                ...chain,
-                {
-                  id: freshId(one.id),
-                  processor: one.id,
-                  on: true,
-                  postFader: false,
-                  settings: {},
-                },
-              ])
-            }
-          >
-            Add {one.label.toLowerCase()}
-          </button>
-        ))}
-      </div>
+      <Offered onAdd={(processor) => setChain([...chain, fresh(processor)])} />
     </FormDialog>
+  );
+}
+
+function fresh(processor: string): Insert {
+  const id = freshId(processor.replace(/\W+/g, "-"));
+  return { id, processor, on: true, postFader: false, settings: {} };
+}
+
+/** What can be added: all that runs here, and by its name what runs elsewhere. */
+function Offered({ onAdd }: { onAdd: (processor: string) => void }) {
+  const processors = useKnowledge().data?.processors ?? [];
+  const [name, setName] = useState("");
+  const standIn = name.trim();
+  return (
+    <div className="mt-2 flex flex-wrap items-baseline gap-3">
+      {processors.map((one) => (
+        <button
+          key={one.id}
+          type="button"
+          className="border border-rule px-2 py-0.5"
+          onClick={() => onAdd(one.id)}
+        >
+          Add {one.label.toLowerCase()}
+        </button>
+      ))}
+      <span className="flex items-baseline gap-2">
+        <input
+          aria-label="Name of a processor that runs elsewhere"
+          className="w-40 border-b border-rule bg-transparent"
+          placeholder="one that runs elsewhere"
+          value={name}
+          maxLength={100}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <button
+          type="button"
+          className="border border-rule px-2 py-0.5 disabled:text-ink-3"
+          disabled={standIn === ""}
+          {...hint("Sound passes it as it is, and the line check says so")}
+          onClick={() => {
+            onAdd(standIn);
+            setName("");
+          }}
+        >
+          Add a stand-in
+        </button>
+      </span>
+    </div>
   );
 }

@@ -261,6 +261,19 @@ describe("a chain", () => {
     });
   });
 
+  it("takes the name of what runs elsewhere", async () => {
+    const props = watched();
+    show(<ChainDialog picked={[kick]} {...props} />);
+    const add = await screen.findByRole("button", { name: "Add a stand-in" });
+    expect(add).toHaveProperty("disabled", true);
+    await userEvent.type(screen.getByLabelText(/runs elsewhere/), "Tape echo");
+    await userEvent.click(add);
+    await submit();
+    expect(togetherEdits(props)[0]).toMatchObject({
+      set: { chain: { added: [{ item: { processor: "Tape echo", on: true } }] } },
+    });
+  });
+
   it("of several is added to what each has, which is shown and stays", async () => {
     const props = watched();
     const wet = { id: "w", processor: "reverberation", on: true, postFader: false, settings: {} };

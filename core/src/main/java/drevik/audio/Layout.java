@@ -2,7 +2,10 @@ package drevik.audio;
 
 import static drevik.audio.Speaker.*;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * Speaker layouts, in file order. 5.1 is L R C LFE Ls Rs; 7.1 adds the rear pair after the LFE as
@@ -101,6 +104,48 @@ public enum Layout {
                   + " channels, which is no layout that Drevik knows (1, 2, 3, 4, 5, 6, 8 or 12);"
                   + " export it as mono, stereo or surround files");
     };
+  }
+
+  /** Names of the bits of a channel mask, from the lowest (WAVEFORMATEXTENSIBLE). */
+  private static final List<String> POSITIONS =
+      List.of(
+          "L", "R", "C", "LFE", "Lrs", "Rrs", "Lc", "Rc", "Cs", "Ls", "Rs", "Top", "Ltf", "Ctf",
+          "Rtf", "Ltr", "Ctr", "Rtr");
+
+  /** What a pair behind the listener is called where there is one alone. */
+  private static final int REAR = LEFT_REAR.maskBit() | RIGHT_REAR.maskBit();
+
+  private static final int SIDE = LEFT_SURROUND.maskBit() | RIGHT_SURROUND.maskBit();
+
+  /**
+   * The layout of a file that says where its channels belong.
+   *
+   * @param mask {@code dwChannelMask}; 0, or of another count of channels, where it says nothing
+   * @throws AudioException for a mask or a count that no layout has
+   */
+  public static Layout of(int channels, int mask) {
+    if (channels < LCR.channels() || Integer.bitCount(mask) != channels) {
+      return ofChannels(channels);
+    }
+    // One pair behind the listener is the surrounds, whether it is called rear or side.
+    int plain = (mask & SIDE) == 0 && (mask & REAR) == REAR ? mask & ~REAR | SIDE : mask;
+    return Arrays.stream(values())
+        .filter(layout -> layout.mask() == plain)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new AudioException(
+                    "has channels for "
+                        + named(mask)
+                        + ", which is no layout that Drevik knows; export it as mono, stereo, lcr,"
+                        + " quad, 5.0, 5.1, 7.1 or 7.1.4, or each channel as a file of its own"));
+  }
+
+  private static String named(int mask) {
+    return IntStream.range(0, Integer.SIZE)
+        .filter(bit -> (mask >> bit & 1) == 1)
+        .mapToObj(bit -> bit < POSITIONS.size() ? POSITIONS.get(bit) : "bit " + bit)
+        .collect(Collectors.joining(" "));
   }
 
   /** The name used in documents. */

@@ -164,8 +164,10 @@ final class WavHeaderParser {
     fmt.getInt();
     fmt.getShort();
     int bits = Short.toUnsignedInt(fmt.getShort());
+    int mask = 0;
     if (tag == FORMAT_EXTENSIBLE && fmt.remaining() >= 10) {
-      fmt.position(24);
+      fmt.position(20);
+      mask = fmt.getInt();
       tag = Short.toUnsignedInt(fmt.getShort());
     }
     if (rate < 8_000 || rate > 384_000) {
@@ -177,7 +179,7 @@ final class WavHeaderParser {
     if (channels == 0) {
       throw new AudioException("says it has no channels; export it again");
     }
-    return new Format(samples(tag, bits), (int) rate, Layout.ofChannels(channels));
+    return new Format(samples(tag, bits), (int) rate, Layout.of(channels, mask));
   }
 
   private static SampleFormat samples(int tag, int bits) {

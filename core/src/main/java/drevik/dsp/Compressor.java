@@ -10,6 +10,11 @@ import org.jspecify.annotations.Nullable;
  * 17 of Giannoulis, Massberg, Reiss, “Digital Dynamic Range Compressor Design” (JAES 60/6, 2012).
  * All channels are turned down together, by the loudest; a key replaces them as what is listened
  * to. The LFE is turned down with the others and not listened to.
+ *
+ * <p>Times are those of the detector: after them 63 % of the way is gone. As the attack smooths
+ * what the release has let go, coming back takes about attack and release together: after an attack
+ * of 500 ms a release of 5 ms takes some 505 ms, and at usual settings it is about a tenth longer
+ * than what is set.
  */
 public final class Compressor implements ProcessorType {
   private static final double NEPERS_PER_DB = Math.log(10) / 20;

@@ -87,17 +87,70 @@ public final class Reverberation implements ProcessorType {
     }
   }
 
-  /** The decay of lows and of highs: by 60 dB in the time that is set. */
+  /**
+   * The decay of lows and of highs by 60 dB. Lows take the time that is set; a small room cannot
+   * take highs away as fast as is set, and so they take what its lines give them.
+   */
   @Override
   public Picture picture(Settings settings, Surroundings surroundings) {
     double from = settings.get("pre-delay") / 1000;
     double lows = settings.get("decay");
-    double highs = lows * settings.get("decay-high") / 100;
+    int rate = surroundings.sampleRate();
+    int[] lengths = lineLengths(settings.get("size"), rate);
+    double highs = decayOfHighs(lengths, lows, lows * settings.get("decay-high") / 100, rate);
     double level = 20 * Math.log10(Math.max(1e-3, settings.get("wet") / 100));
     return Picture.overTime(
         from + lows,
         List.of(decay("lows", from, lows, level), decay("highs", from, highs, level)),
         false);
+  }
+
+  private static double turn(int rate) {
+    return Math.tan(Math.PI * Math.min(TURNS, 0.15 * rate) / rate);
+  }
+
+  /** The square of how far beyond the turn of the shelf the highs lie. */
+  private static double beyond(int rate) {
+    double highs = Math.min(HIGHS, 0.4 * rate);
+    return Math.pow(Math.tan(Math.PI * highs / rate) / turn(rate), 2);
+  }
+
+  /**
+   * The gain of a line at low frequencies, and that which its shelf goes towards: −60 dB after the
+   * decay time, so that each pass through d frames loses 60·d / (fs·T) dB.
+   */
+  private static double[] shelf(int length, double decay, double decayHigh, int rate) {
+    double low = Math.pow(10, -3.0 * length / (rate * decay));
+    double wanted = Math.pow(10, -3.0 * length / (rate * decayHigh));
+    // (low + high·s/turn) / (1 + s/turn) has the wanted magnitude at the frequency of highs.
+    double ratio = beyond(rate);
+    double high = Math.sqrt(Math.max(0, (wanted * wanted * (1 + ratio) - low * low) / ratio));
+    return new double[] {low, high};
+  }
+
+  /**
+   * Seconds for 60 dB at the frequency of highs. Each line of d frames gives all lines alike what
+   * it lets through, g² of the energy: of a decay by e^(−r) a frame, the mean of g²·e^(r·d) is 1.
+   */
+  private static double decayOfHighs(int[] lengths, double decay, double decayHigh, int rate) {
+    double ratio = beyond(rate);
+    double slow = 0;
+    double fast = 1;
+    for (int step = 0; step < 60; step++) {
+      double tried = (slow + fast) / 2;
+      double mean = 0;
+      for (int length : lengths) {
+        double[] shelf = shelf(length, decay, decayHigh, rate);
+        double power = (shelf[0] * shelf[0] + shelf[1] * shelf[1] * ratio) / (1 + ratio);
+        mean += power * Math.exp(tried * length) / lengths.length;
+      }
+      if (mean < 1) {
+        slow = tried;
+      } else {
+        fast = tried;
+      }
+    }
+    return 6 * Math.log(10) / (slow * rate);
   }
 
   private static Picture.Trace decay(String label, double from, double seconds, double level) {
@@ -257,18 +310,12 @@ public final class Reverberation implements ProcessorType {
     }
 
     private void setLines(int[] lengths, double decay, double decayHigh, int rate) {
-      double highs = Math.min(HIGHS, 0.4 * rate);
-      double turn = Math.tan(Math.PI * Math.min(TURNS, 0.15 * rate) / rate);
-      double ratio = Math.pow(Math.tan(Math.PI * highs / rate) / turn, 2);
+      double turn = turn(rate);
       for (int i = 0; i < LINES; i++) {
         lines[i] = new double[lengths[i]];
-        // −60 dB after the decay time: each pass through d frames loses 60·d / (fs·T) dB.
-        double low = Math.pow(10, -3.0 * lengths[i] / (rate * decay));
-        double wanted = Math.pow(10, -3.0 * lengths[i] / (rate * decayHigh));
-        // (low + high·s/turn) / (1 + s/turn) has the wanted magnitude at the frequency of highs.
-        double high = Math.sqrt(Math.max(0, (wanted * wanted * (1 + ratio) - low * low) / ratio));
-        now[i] = (low * turn + high) / (turn + 1);
-        before[i] = (low * turn - high) / (turn + 1);
+        double[] shelf = shelf(lengths[i], decay, decayHigh, rate);
+        now[i] = (shelf[0] * turn + shelf[1]) / (turn + 1);
+        before[i] = (shelf[0] * turn - shelf[1]) / (turn + 1);
         pole[i] = (1 - turn) / (1 + turn);
       }
     }

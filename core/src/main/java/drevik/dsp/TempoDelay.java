@@ -1,6 +1,7 @@
 package drevik.dsp;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -11,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 public final class TempoDelay implements ProcessorType {
   private static final int MOST_DRAWN = 64;
   private static final double SOFTEST_DRAWN = 1e-3;
+  private static final int BANDS = 512;
 
   /** A beat is a quarter note; a dotted one is half as long again, three triplets are as two. */
   private static final List<Parameter.Choice> NOTES =
@@ -52,21 +54,51 @@ public final class TempoDelay implements ProcessorType {
   }
 
   /**
-   * Each repeat where it comes, as loud as the feedback leaves it; what the cuts take is left out.
+   * Each repeat where it comes, as loud as what holds all frequencies alike (white noise) is in it:
+   * the feedback and the cuts leave less of it each time.
    */
   @Override
   public Picture picture(Settings settings, Surroundings surroundings) {
     double feedback = settings.get("feedback") / 100;
-    int between = frames(settings.get("beats"), surroundings.tempo(), surroundings.sampleRate());
-    double seconds = (double) between / surroundings.sampleRate();
+    int rate = surroundings.sampleRate();
+    int between = frames(settings.get("beats"), surroundings.tempo(), rate);
+    double seconds = (double) between / rate;
+    double[] passed = powers(cuts(settings, rate), rate);
+    double[] left = passed.clone();
     List<Picture.Point> echoes = new ArrayList<>();
-    double level = settings.get("wet") / 100;
+    double gain = settings.get("wet") / 100;
+    double level = gain * rms(left);
     while (echoes.size() < MOST_DRAWN && level > SOFTEST_DRAWN) {
       echoes.add(new Picture.Point((echoes.size() + 1) * seconds, 20 * Math.log10(level)));
-      level *= feedback;
+      gain *= feedback;
+      for (int i = 0; i < left.length; i++) {
+        left[i] *= passed[i];
+      }
+      level = gain * rms(left);
     }
     double last = (echoes.size() + 1) * seconds;
     return Picture.overTime(last, List.of(new Picture.Trace("", echoes)), true);
+  }
+
+  private static List<Biquad> cuts(Settings settings, int rate) {
+    return List.of(
+        Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate),
+        Biquad.lowPass(settings.get("high-cut"), Biquad.BUTTERWORTH, rate));
+  }
+
+  /** How much power of each of many even bands up to the Nyquist frequency passes filters. */
+  private static double[] powers(List<Biquad> filters, int rate) {
+    double[] powers = new double[BANDS];
+    for (int i = 0; i < BANDS; i++) {
+      double frequency = (i + 0.5) * rate / 2 / BANDS;
+      double db = filters.stream().mapToDouble(f -> f.responseDb(frequency, rate)).sum();
+      powers[i] = Math.pow(10, db / 10);
+    }
+    return powers;
+  }
+
+  private static double rms(double[] powers) {
+    return Math.sqrt(Arrays.stream(powers).average().orElseThrow());
   }
 
   @Override
@@ -104,10 +136,7 @@ public final class TempoDelay implements ProcessorType {
       lines = new float[channels][length];
       echo = new float[Math.min(LONGEST_STRETCH, length)];
       cuts = new BiquadCascade[channels];
-      List<Biquad> sections =
-          List.of(
-              Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate),
-              Biquad.lowPass(settings.get("high-cut"), Biquad.BUTTERWORTH, rate));
+      List<Biquad> sections = cuts(settings, rate);
       for (int i = 0; i < channels; i++) {
         cuts[i] = new BiquadCascade(sections);
       }

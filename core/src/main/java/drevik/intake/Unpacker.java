@@ -42,7 +42,7 @@ public final class Unpacker {
    */
   private static final int MOST_TIMES = 100;
 
-  private static final long SMALL = 2_000_000_000L;
+  private static final long SMALL = 500_000_000L;
   private static final byte[] START = {'P', 'K', 3, 4};
   private static final Charset OLD_NAMES = Charset.forName("IBM437");
 
@@ -81,6 +81,7 @@ public final class Unpacker {
 
   private void open(Path zip, String name, int depth) throws IOException {
     try (ZipFile opened = directory(zip, name)) {
+      requireRoom(opened, name);
       Enumeration<ZipArchiveEntry> entries = opened.getEntriesInPhysicalOrder();
       while (entries.hasMoreElements()) {
         ZipArchiveEntry entry = entries.nextElement();
@@ -90,6 +91,18 @@ public final class Unpacker {
         if (!entry.isDirectory() && !DeliveredNames.isLitter(nameOf(entry))) {
           one(opened, entry, name, depth);
         }
+      }
+    }
+  }
+
+  /** What a zip says of itself is believed where it is against it: nothing is unpacked first. */
+  private void requireRoom(ZipFile zip, String name) {
+    long said = 0;
+    Enumeration<ZipArchiveEntry> entries = zip.getEntries();
+    while (entries.hasMoreElements()) {
+      said += Math.max(0, entries.nextElement().getSize());
+      if (bytes + said > mostBytes) {
+        throw tooMuch(name, "more than " + mostBytes / 1_000_000 + " MB");
       }
     }
   }

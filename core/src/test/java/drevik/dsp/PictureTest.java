@@ -137,8 +137,16 @@ class PictureTest {
         after = Math.max(after, Math.abs(response[from + i]));
       }
       assertThat(after).isGreaterThan(20 * before);
+      double energy = 0;
+      for (int i = from; i < from + 12_000; i++) {
+        energy += response[i] * response[i];
+      }
+      assertThat(echo.y())
+          .as("all frequencies alike")
+          .isCloseTo(10 * Math.log10(energy), within(0.1));
     }
-    assertThat(echoes.get(1).y() - echoes.get(0).y()).isCloseTo(-6.02, within(0.01));
+    assertThat(echoes.get(0).y()).as("the usual cuts take some of it").isLessThan(-5);
+    assertThat(echoes.get(1).y() - echoes.get(0).y()).isLessThan(-6.02);
   }
 
   @Test
@@ -149,7 +157,7 @@ class PictureTest {
     Picture picture = reverberation.picture(settings, new Surroundings(48_000, Layout.STEREO, 120));
     assertThat(picture.lines()).extracting(Picture.Trace::label).containsExactly("lows", "highs");
     assertThat(picture.lines().get(0).points().get(1)).isEqualTo(new Picture.Point(2.1, -60));
-    assertThat(picture.lines().get(1).points().get(1)).isEqualTo(new Picture.Point(1.1, -60));
+    assertThat(picture.lines().get(1).points().get(1).x()).isCloseTo(1.1, within(1e-6));
   }
 
   @Test

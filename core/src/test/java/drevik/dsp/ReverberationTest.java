@@ -53,6 +53,26 @@ class ReverberationTest {
     return 60 * (to - from) / lost;
   }
 
+  @Test
+  void highsAreDrawnAsASmallRoomGivesThem() {
+    Map<String, Double> settings = Map.of("decay", 1.0, "decay-high", 5.0, "size", 2.0);
+    Reverberation type = new Reverberation();
+    Map<String, Double> all = new HashMap<>(Map.of("pre-delay", 0.0));
+    all.putAll(settings);
+    double drawn =
+        type.picture(
+                new Settings(type.parameters(), all),
+                new ProcessorType.Surroundings(48_000, Layout.STEREO, 120))
+            .lines()
+            .get(1)
+            .points()
+            .get(1)
+            .x();
+    float[] response = response(48_000, Layout.STEREO, 0, 0.6, settings)[0];
+    double measured = decayAt(8_000, response, 0.05, 0.2, 48_000);
+    assertThat(drawn).isGreaterThan(0.1).isCloseTo(measured, within(0.2 * measured));
+  }
+
   @ParameterizedTest
   @ValueSource(ints = {44_100, 48_000, 96_000, 192_000})
   void lowsAndHighsDecayInTheirTimesAtEveryRate(int rate) {

@@ -11,7 +11,9 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.apache.commons.compress.archivers.zip.UnixStat;
@@ -145,10 +147,12 @@ class UnpackerTest {
               }
               z.closeArchiveEntry();
             });
+    List<String> handedOn = new ArrayList<>();
     Unpacker.Receiver sink =
         new Unpacker.Receiver() {
           @Override
           public void file(String name, InputStream content, long bytes) throws IOException {
+            handedOn.add(name);
             content.transferTo(java.io.OutputStream.nullOutputStream());
           }
 
@@ -162,6 +166,7 @@ class UnpackerTest {
     assertThatThrownBy(() -> Unpacker.unpack(file, "song.zip", sink, 30_000_000))
         .isInstanceOf(AudioException.class)
         .hasMessageContaining("unpacks to more than 30 MB");
+    assertThat(handedOn).as("by what it says of itself, before anything is unpacked").isEmpty();
   }
 
   @Test
