@@ -2,6 +2,7 @@ import type { ChainLine } from "../api/client";
 import { useChains, useKnowledge } from "../api/queries";
 import { Mark } from "../ui/Mark";
 import { KeptLine } from "./KeptLine";
+import { ReadKept } from "./ReadKept";
 
 /** Chains that are kept, by what they are for. */
 export function ChainSection({ wanted }: { wanted: string }) {
@@ -9,9 +10,12 @@ export function ChainSection({ wanted }: { wanted: string }) {
   const found = chains.filter((one) => isFound(one, wanted));
   return (
     <section className="mb-8" aria-labelledby="kept-chains">
-      <h2 id="kept-chains" className="border-b border-rule pb-1 text-small text-ink-2">
-        <b className="font-semibold">Chains</b> {found.length}
-      </h2>
+      <div className="flex items-baseline gap-4 border-b border-rule pb-1 text-small text-ink-2">
+        <h2 id="kept-chains">
+          <b className="font-semibold">Chains</b> {found.length}
+        </h2>
+        <ReadKept what="chain" />
+      </div>
       {chains.length === 0 && (
         <p className="py-3 text-ink-2">
           None is kept. In the Flow, Shift I keeps the chain of a channel, and L puts one on the

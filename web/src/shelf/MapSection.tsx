@@ -3,6 +3,7 @@ import { useKeptMaps } from "../api/queries";
 import { CompareMapsDialog } from "../map/CompareMapsDialog";
 import { plural, when } from "../ui/format";
 import { KeptLine } from "./KeptLine";
+import { ReadKept } from "./ReadKept";
 
 /** Category maps that are kept apart from any Mix. */
 export function MapSection({ wanted }: { wanted: string }) {
@@ -18,10 +19,8 @@ export function MapSection({ wanted }: { wanted: string }) {
         <h2 id="kept-maps">
           <b className="font-semibold">Category maps</b> {found.length}
         </h2>
-        <button
-          className="ml-auto min-h-6 underline underline-offset-2"
-          onClick={() => setComparing(true)}
-        >
+        <ReadKept what="map" />
+        <button className="min-h-6 underline underline-offset-2" onClick={() => setComparing(true)}>
           Compare two…
         </button>
       </div>

@@ -27,7 +27,7 @@ final class PageBench {
   private static final int STEPS = Size.runs(20);
   private static final int SETTLING_MILLISECONDS = 1500;
   private static final int RATE = 48_000;
-  private static final int HEARD_SECONDS = Size.of(350, 40);
+  private static final int HEARD_SECONDS = Size.of(350, 100);
   private static final double BYTES_PER_SECOND = 10e6 / 8;
   private static final int LATENCY_MILLISECONDS = 40;
 

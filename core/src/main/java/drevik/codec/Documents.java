@@ -6,6 +6,7 @@ import drevik.edit.Edit;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
 import drevik.mix.Fallback;
+import drevik.mix.KeptChain;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
@@ -182,6 +183,24 @@ public final class Documents {
   /** Writes a category map, indented, for people and version control. */
   public static String writeMap(NamedMap map) {
     return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(map);
+  }
+
+  /**
+   * Reads a chain that somebody brings.
+   *
+   * @throws Refused if the text is none, or one that nobody could keep
+   */
+  public static KeptChain readChain(String json) {
+    try {
+      return FOREIGN.readValue(json, KeptChain.class).cleaned();
+    } catch (JacksonException e) {
+      throw new Refused("This is no readable chain: " + e.getOriginalMessage());
+    }
+  }
+
+  /** Writes a chain that is kept, indented. */
+  public static String writeChain(KeptChain chain) {
+    return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(chain);
   }
 
   private static Refused unreadable(JacksonException e) {

@@ -23,20 +23,41 @@ public record KeptChain(String name, String category, String purpose, List<Inser
    * @throws Refused if there is none, or what is said of it cannot be
    */
   public static KeptChain of(Channel channel, String name, String category, String purpose) {
-    String clean = Limits.keptName(name, "A chain");
-    Limits.requireText(purpose, Limits.COMMENT, "A purpose");
-    if (!CategoryTree.has(category)) {
-      throw new Refused(CategoryTree.unknownMessage(category));
-    }
     if (channel.chain().isEmpty()) {
       throw Refused.about(
           channel.id(), "“" + channel.name() + "” has no chain; put a processor on it first.");
     }
-    return new KeptChain(
-        clean,
-        category,
-        purpose == null ? "" : purpose.strip(),
-        channel.chain().stream().map(insert -> insert.withKey(null)).toList());
+    return new KeptChain(name, category, purpose, channel.chain()).cleaned();
+  }
+
+  /**
+   * The same as it may be kept: its name and words stripped, without keys.
+   *
+   * @throws Refused if what it says cannot be
+   */
+  public KeptChain cleaned() {
+    Limits.requireText(purpose, Limits.COMMENT, "A purpose");
+    if (!CategoryTree.has(category)) {
+      throw new Refused(CategoryTree.unknownMessage(category));
+    }
+    if (chain.isEmpty()) {
+      throw new Refused("This chain has no processor in it.");
+    }
+    KeptChain clean =
+        new KeptChain(
+            Limits.keptName(name, "A chain"),
+            category,
+            purpose.strip(),
+            chain.stream().map(insert -> insert.withKey(null)).toList());
+    Validity.require(clean);
+    return clean;
+  }
+
+  /**
+   * @throws Refused if it may not be called that
+   */
+  public KeptChain called(String other) {
+    return new KeptChain(other, category, purpose, chain).cleaned();
   }
 
   /** Those first that are for the same, then those of the same family, then all others. */

@@ -109,6 +109,13 @@ public final class Validity {
    *
    * @throws Refused with the first thing that is wrong
    */
+  public static void require(KeptChain kept) {
+    kept.chain().forEach(insert -> insert(insert, "“" + kept.name() + "”"));
+  }
+
+  /**
+   * @throws Refused if the map is of another version, or says what no map may
+   */
   public static void require(NamedMap map) {
     if (map.version() != NamedMap.CURRENT_VERSION) {
       throw new Refused(

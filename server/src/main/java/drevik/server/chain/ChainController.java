@@ -1,10 +1,15 @@
 package drevik.server.chain;
 
+import drevik.codec.Documents;
+import drevik.mix.KeptChain;
+import drevik.server.FileAnswer;
 import drevik.server.chain.KeptChains.ChainLine;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -17,6 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 class ChainController {
   /** The chain of a channel, and under what it is to be kept. */
   record NewChain(String mix, String channel, String name, String category, String purpose) {}
+
+  /** What something is to be called. */
+  record Named(String name) {}
+
+  /** What stands in a file. */
+  record Text(String text) {}
 
   private final KeptChains chains;
 
@@ -33,6 +44,26 @@ class ChainController {
   @PostMapping
   List<ChainLine> keepChain(@RequestBody NewChain wanted) {
     chains.keep(wanted.mix(), wanted.channel(), wanted.name(), wanted.category(), wanted.purpose());
+    return chains.list(null);
+  }
+
+  @PostMapping("/{id}/name")
+  List<ChainLine> renameChain(@PathVariable String id, @RequestBody Named wanted) {
+    chains.rename(id, wanted.name());
+    return chains.list(null);
+  }
+
+  /** One as a file. */
+  @GetMapping("/{id}/document")
+  ResponseEntity<String> chainFile(@PathVariable String id) {
+    KeptChain chain = chains.find(id);
+    return FileAnswer.of(chain.name() + " chain.json", Documents.writeChain(chain));
+  }
+
+  /** Keeps the chain of a file, in the place of what is kept under its name. */
+  @PostMapping("/files")
+  List<ChainLine> readChain(@RequestBody Text file) {
+    chains.replace(Documents.readChain(file.text()));
     return chains.list(null);
   }
 }

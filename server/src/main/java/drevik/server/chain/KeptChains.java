@@ -3,6 +3,7 @@ package drevik.server.chain;
 import drevik.category.CategoryTree;
 import drevik.mix.Channel;
 import drevik.mix.KeptChain;
+import drevik.mix.Refused;
 import drevik.server.Ids;
 import drevik.server.NotFound;
 import drevik.server.mix.Mixes;
@@ -10,6 +11,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,10 +60,13 @@ public class KeptChains {
             .document(mix)
             .channel(channel)
             .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));
-    KeptChain chain = KeptChain.of(from, name, category, purpose);
-    rows.findAll().stream()
-        .filter(row -> row.removedAt == null && row.chain.name().equalsIgnoreCase(chain.name()))
-        .findFirst()
+    replace(KeptChain.of(from, name, category, purpose));
+  }
+
+  /** Keeps a chain, in the place of what is kept under its name. */
+  @Transactional
+  public void replace(KeptChain chain) {
+    called(chain.name())
         .ifPresentOrElse(
             row -> {
               row.chain = chain;
@@ -69,6 +74,38 @@ public class KeptChains {
               rows.save(row);
             },
             () -> keep(chain));
+  }
+
+  private Optional<KeptChainRow> called(String name) {
+    return rows.findAll().stream()
+        .filter(row -> row.removedAt == null && row.chain.name().equalsIgnoreCase(name))
+        .findFirst();
+  }
+
+  @Transactional(readOnly = true)
+  public KeptChain find(String id) {
+    return row(id).chain;
+  }
+
+  private KeptChainRow row(String id) {
+    return rows.findById(id)
+        .orElseThrow(() -> new NotFound("There is no such chain on the shelf any more."));
+  }
+
+  /** Another name for what is kept; one that nothing else has. */
+  @Transactional
+  public void rename(String id, String name) {
+    KeptChainRow row = row(id);
+    KeptChain renamed = row.chain.called(name);
+    called(renamed.name())
+        .filter(other -> !other.id.equals(id))
+        .ifPresent(
+            other -> {
+              throw new Refused(
+                  "Another chain is called “" + renamed.name() + "”; choose another.");
+            });
+    row.chain = renamed;
+    rows.save(row);
   }
 
   @Transactional

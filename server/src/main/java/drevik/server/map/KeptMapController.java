@@ -1,10 +1,13 @@
 package drevik.server.map;
 
+import drevik.codec.Documents;
 import drevik.mix.NamedMap;
 import drevik.preview.MapDifference;
+import drevik.server.FileAnswer;
 import drevik.server.map.KeptMaps.KeptMapLine;
 import java.util.List;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,6 +24,12 @@ class KeptMapController {
 
   /** Two maps, side by side. */
   record TwoMaps(NamedMap one, NamedMap other) {}
+
+  /** What something is to be called. */
+  record Named(String name) {}
+
+  /** What stands in a file. */
+  record Text(String text) {}
 
   private final KeptMaps maps;
 
@@ -50,5 +59,25 @@ class KeptMapController {
   @PostMapping("/differences")
   List<MapDifference> differences(@RequestBody TwoMaps maps) {
     return MapDifference.between(maps.one(), maps.other());
+  }
+
+  @PostMapping("/{id}/name")
+  List<KeptMapLine> renameMap(@PathVariable String id, @RequestBody Named wanted) {
+    maps.rename(id, wanted.name());
+    return maps.list();
+  }
+
+  /** One as a file. */
+  @GetMapping("/{id}/document")
+  ResponseEntity<String> mapFile(@PathVariable String id) {
+    NamedMap map = maps.find(id);
+    return FileAnswer.of(map.name() + " map.json", Documents.writeMap(map));
+  }
+
+  /** Keeps the map of a file, in the place of what is kept under its name. */
+  @PostMapping("/files")
+  List<KeptMapLine> readMap(@RequestBody Text file) {
+    maps.replace(Documents.readMap(file.text()));
+    return maps.list();
   }
 }

@@ -1,6 +1,8 @@
 package drevik.server.map;
 
+import drevik.mix.Limits;
 import drevik.mix.NamedMap;
+import drevik.mix.Refused;
 import drevik.mix.Validity;
 import drevik.server.Ids;
 import drevik.server.NotFound;
@@ -8,6 +10,7 @@ import drevik.server.mix.Mixes;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -55,10 +58,13 @@ public class KeptMaps {
   /** Keeps the map of a Mix as it is now, in the place of what is kept under that name. */
   @Transactional
   public void keep(String mix, String name) {
-    NamedMap map = NamedMap.kept(mixes.document(mix), name);
-    rows.findAllByOrderByAtDesc().stream()
-        .filter(row -> row.removedAt == null && row.map.name().equalsIgnoreCase(map.name()))
-        .findFirst()
+    replace(NamedMap.kept(mixes.document(mix), name));
+  }
+
+  /** Keeps a map, in the place of what is kept under its name. */
+  @Transactional
+  public void replace(NamedMap map) {
+    called(map.name())
         .ifPresentOrElse(
             row -> {
               Validity.require(map);
@@ -67,6 +73,29 @@ public class KeptMaps {
               rows.save(row);
             },
             () -> keep(map));
+  }
+
+  private Optional<KeptMapRow> called(String name) {
+    return rows.findAllByOrderByAtDesc().stream()
+        .filter(row -> row.removedAt == null && row.map.name().equalsIgnoreCase(name))
+        .findFirst();
+  }
+
+  /** Another name for what is kept; one that nothing else has. */
+  @Transactional
+  public void rename(String id, String name) {
+    KeptMapRow row =
+        rows.findById(id)
+            .orElseThrow(() -> new NotFound("There is no such map on the shelf any more."));
+    String clean = Limits.keptName(name, "A map");
+    called(clean)
+        .filter(other -> !other.id.equals(id))
+        .ifPresent(
+            other -> {
+              throw new Refused("Another map is called “" + clean + "”; choose another.");
+            });
+    row.map = new NamedMap(row.map.version(), clean, row.map.entries());
+    rows.save(row);
   }
 
   @Transactional

@@ -7,6 +7,7 @@ import drevik.mix.Mix;
 import drevik.mix.NamedMap;
 import drevik.preview.MapTable;
 import drevik.reassign.Meant;
+import drevik.server.FileAnswer;
 import drevik.server.NotFound;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -56,7 +57,7 @@ class MapController {
   @GetMapping("/map/document")
   ResponseEntity<String> document(@PathVariable String id) {
     Mix mix = mixes.document(id);
-    return MixController.file(
+    return FileAnswer.of(
         mix.name() + " map.json", Documents.writeMap(NamedMap.of(mix, mix.name())));
   }
 

@@ -13,6 +13,7 @@ import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.naming.NamedChannel;
 import drevik.route.SignalGraph;
+import drevik.server.FileAnswer;
 import drevik.starters.Starters;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -22,8 +23,6 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -265,18 +264,6 @@ class MixController {
   @GetMapping("/{id}/document")
   ResponseEntity<String> document(@PathVariable String id) {
     Mix mix = mixes.document(id);
-    return file(mix.name() + ".json", Documents.writeMix(mix));
-  }
-
-  /** A document that the browser keeps as a file. */
-  static ResponseEntity<String> file(String name, String document) {
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(document);
+    return FileAnswer.of(mix.name() + ".json", Documents.writeMix(mix));
   }
 }
