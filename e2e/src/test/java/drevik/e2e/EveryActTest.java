@@ -7,6 +7,7 @@ import static org.awaitility.Awaitility.await;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Request;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.KeyboardModifier;
 import com.microsoft.playwright.options.WaitForSelectorState;
@@ -92,6 +93,8 @@ class EveryActTest {
   private int base;
   private String delivery = "";
   private String first = "";
+  private String pinned = "";
+  private String chained = "";
   private boolean opened;
   private String arrived = "";
   private Runnable arrivedBy = () -> {};
@@ -109,15 +112,22 @@ class EveryActTest {
     // What every place offers stands in the list of each; the outline has little beside it.
     arrive("outline", () -> {});
     ofTheShell.addAll(acts().stream().map(Offered::id).toList());
+    // It comes when it is first asked for.
+    press("F1");
+    page.getByRole(AriaRole.DIALOG).waitFor();
     ofTheShell.removeAll(Set.of("make", "start-over"));
-    walk("check", () -> press("ArrowDown"));
+    walk("check", this::heap);
+    walk("check", this::finding);
     walk("flow", () -> {});
     walk("flow", () -> pick("HiHat"));
     walk("flow", () -> pick("HiHat", "RackTom"));
     walk("flow", () -> pick("Drums"));
+    walk("flow", () -> pick(pinned));
+    walk("flow", () -> pick(chained));
     walk("ledger", () -> {});
     walk("map", () -> {});
     walk("map", this::write);
+    walk("map", () -> page.getByText("Ada").first().click());
     walk("outline", this::outline);
     walk("delivery", () -> {});
 
@@ -348,12 +358,23 @@ class EveryActTest {
     }
   }
 
+  /** The first heap of findings, by the list's own keys. */
+  private void heap() {
+    page.locator("main [tabindex='0']").first().focus();
+    press("Home");
+  }
+
+  private void finding() {
+    heap();
+    press("ArrowRight");
+    press("ArrowDown");
+  }
+
   /** A cell of the map with something written into it that is not carried out. */
   private void write() {
-    press("Tab");
     page.locator("table[aria-label='Category map']").focus();
-    press("ArrowRight");
     press("Enter");
+    press("Control+a");
     page.keyboard().type("Mix");
     press("Enter");
     press("Escape");
@@ -371,8 +392,13 @@ class EveryActTest {
     List<String> seats = new ArrayList<>();
     channels.forEach(
         channel -> {
+          String name = channel.get("name").asString();
           if (channel.get("kind").asString().equals("seat")) {
             seats.add(channel.get("id").asString());
+            pinned = pinned.isEmpty() ? name : pinned;
+          }
+          if (!channel.path("chain").isEmpty()) {
+            chained = name;
           }
         });
     String two = "[\"" + seats.get(0) + "\",\"" + seats.get(1) + "\"]";
@@ -380,6 +406,12 @@ class EveryActTest {
     String last = "[\"" + seats.get(seats.size() - 1) + "\"]";
     edit("{\"edit\":\"stow-channels\",\"channels\":" + last + ",\"stowed\":true}");
     edit("{\"edit\":\"pin-slots\",\"channels\":" + two + ",\"slots\":[\"colour\"]}");
+    edit(
+        "{\"edit\":\"change-mix\",\"set\":{\"controls\":{\"added\":[{\"item\":{\"id\":\"all\",\"name\":\"All\","
+            + "\"gainDb\":-1,\"members\":"
+            + two
+            + "}}]},\"categoryMap\":{\"added\":[{\"item\":{\"id\":\"ada\",\"category\":\"drums\","
+            + "\"person\":\"Ada\"}}]}}}");
     base = revision();
   }
 
