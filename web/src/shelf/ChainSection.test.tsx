@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from "@testing-library/react";
+import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { KeepChainDialog } from "../flow/build/KeepChainDialog";
@@ -43,6 +43,29 @@ it("removes one and brings one back", async () => {
   await userEvent.click(screen.getByRole("button", { name: "Bring back Hard" }));
   expect(asked.map((one) => `${one.method} ${one.path}`)).toEqual(
     expect.arrayContaining(["DELETE /api/space/chain/1", "POST /api/space/chain/2/back"]),
+  );
+});
+
+it("gives one another name, and reads one from a file", async () => {
+  show(<ChainSection wanted="" />);
+  await userEvent.click(await screen.findByRole("button", { name: "Rename Glue" }));
+  const name = await screen.findByLabelText("Name");
+  await userEvent.clear(name);
+  await userEvent.type(name, "Glue two{Control>}{Enter}{/Control}");
+  await waitFor(() =>
+    expect(asked.find((one) => one.path === "/api/chains/1/name")?.body).toEqual({
+      name: "Glue two",
+    }),
+  );
+  expect(screen.getByRole("link", { name: "Glue as a file" }).getAttribute("href")).toBe(
+    "/api/chains/1/document",
+  );
+  const file = new File(['{"name":"Mine"}'], "Mine chain.json", { type: "application/json" });
+  await userEvent.upload(screen.getByLabelText("File of a chain to read"), file);
+  await waitFor(() =>
+    expect(asked.find((one) => one.path === "/api/chains/files")?.body).toEqual({
+      text: '{"name":"Mine"}',
+    }),
   );
 });
 

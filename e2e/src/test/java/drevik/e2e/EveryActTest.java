@@ -33,6 +33,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -60,8 +61,7 @@ class EveryActTest {
 
   private static final int PATIENCE = 30;
   private static final int POLL_MILLISECONDS = 40;
-  private static final int SETTLE_MILLISECONDS = 60;
-  private static final int STILL = 3;
+  private static final int QUIET_MILLISECONDS = 120;
   private static final Locator.WaitForOptions ATTACHED =
       new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED);
 
@@ -87,6 +87,7 @@ class EveryActTest {
   private final Set<String> done = new TreeSet<>();
   private final List<String> faults = new ArrayList<>();
   private final List<String> writes = new ArrayList<>();
+  private final AtomicInteger inFlight = new AtomicInteger();
   private final Set<String> ofTheShell = new HashSet<>();
   private Page page;
   private String mix = "";
@@ -104,6 +105,8 @@ class EveryActTest {
     page = STARTED.browser().page(ColorScheme.LIGHT);
     page.context().grantPermissions(List.of("clipboard-read", "clipboard-write"));
     page.onRequest(this::note);
+    page.onRequestFinished(this::answered);
+    page.onRequestFailed(this::answered);
     page.onFileChooser(chooser -> opened = true);
     page.navigate(STARTED.application().url("/shelf"));
     String song = idOf("Weathervane");
@@ -145,8 +148,17 @@ class EveryActTest {
 
   private void note(Request request) {
     String path = request.url().replaceFirst("^[a-z]+://[^/]+", "");
+    if (!request.method().equals("GET")) {
+      inFlight.incrementAndGet();
+    }
     if (!request.method().equals("GET") && !QUESTION.matcher(path).matches()) {
       writes.add(request.method() + " " + path.replaceAll("[a-z0-9]{12}|\\?.*", "…"));
+    }
+  }
+
+  private void answered(Request request) {
+    if (!request.method().equals("GET")) {
+      inFlight.decrementAndGet();
     }
   }
 
@@ -248,7 +260,6 @@ class EveryActTest {
       press("Escape");
       page.waitForTimeout(POLL_MILLISECONDS);
     }
-    settle();
     boolean inText =
         page.locator("input:focus, textarea:focus, [contenteditable]:focus").count() > 0;
     if (arrivedBy == state && !inText && arrived.equals(withoutFocus(seen()))) {
@@ -263,7 +274,9 @@ class EveryActTest {
     page.locator("main h1").first().waitFor(ATTACHED);
     settle();
     state.run();
-    settle();
+    if (place.equals("flow") || place.equals("outline") || place.equals("map")) {
+      settle();
+    }
     arrived = withoutFocus(seen());
     arrivedBy = state;
   }
@@ -309,15 +322,26 @@ class EveryActTest {
     page.keyboard().press(key);
   }
 
-  /** Until the same is seen for a while. */
+  /** Until what was asked is answered, and nothing on the page has changed for a while. */
   private void settle() {
-    String before = "";
-    for (int same = 0, i = 0; same < STILL && i < PATIENCE; i++) {
-      String now = seen();
-      same = now.equals(before) ? same + 1 : 0;
-      before = now;
-      page.waitForTimeout(SETTLE_MILLISECONDS);
+    for (int i = 0; i < PATIENCE * 10 && inFlight.get() > 0; i++) {
+      page.waitForTimeout(POLL_MILLISECONDS);
     }
+    page.evaluate(
+        """
+        quiet => new Promise(resolve => {
+          let timer;
+          const end = () => { observer.disconnect(); resolve(); };
+          const again = () => { clearTimeout(timer); timer = setTimeout(end, quiet); };
+          const observer = new MutationObserver(again);
+          observer.observe(document, {
+            subtree: true, childList: true, attributes: true, characterData: true,
+          });
+          again();
+          setTimeout(end, 20 * quiet);
+        })
+        """,
+        QUIET_MILLISECONDS);
   }
 
   private String path() {
@@ -351,6 +375,7 @@ class EveryActTest {
   private void pick(String... names) {
     for (int i = 0; i < names.length; i++) {
       row(page, names[i])
+          .first()
           .click(
               i == 0
                   ? new Locator.ClickOptions()
@@ -398,7 +423,7 @@ class EveryActTest {
             pinned = pinned.isEmpty() ? name : pinned;
           }
           if (!channel.path("chain").isEmpty()) {
-            chained = name;
+            chained = chained.isEmpty() ? name : chained;
           }
         });
     String two = "[\"" + seats.get(0) + "\",\"" + seats.get(1) + "\"]";

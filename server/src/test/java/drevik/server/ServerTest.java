@@ -28,6 +28,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** The application over HTTP, on a real database. */
@@ -416,6 +417,84 @@ class ServerTest {
     assertThat(server.get("/api/chains").body().toString()).contains("removedAt");
     assertThat(server.post(there + "/back", Map.of()).status()).isEqualTo(200);
     assertThat(server.get("/api/chains").body().toString()).doesNotContain("removedAt");
+  }
+
+  @Test
+  void whatIsKeptIsRenamedAndGoesThroughAFile() {
+    String mix = session();
+    Map<String, Object> wanted =
+        Map.of("mix", mix, "channel", "master", "name", "Kept", "category", "print", "purpose", "");
+    server.post("/api/chains", wanted);
+    server.post("/api/maps", Map.of("mix", mix, "name", "Kept"));
+    for (String shelf : List.of("/api/chains", "/api/maps")) {
+      JsonNode line =
+          server
+              .get(shelf)
+              .body()
+              .valueStream()
+              .filter(
+                  one -> one.at("/chain/name").asString(one.path("name").asString()).equals("Kept"))
+              .findFirst()
+              .orElseThrow();
+      String one = shelf + "/" + line.path("id").asString();
+      int count = server.get(shelf).body().size();
+      assertThat(server.post(one + "/name", Map.of("name", "Kept two")).status()).isEqualTo(200);
+      assertThat(server.post(one + "/name", Map.of("name", " ")).status()).isEqualTo(422);
+      JsonNode file = server.get(one + "/document").body();
+      assertThat(file.path("name").asString()).isEqualTo("Kept two");
+      String text = file.toString().replace("Kept two", "Kept three");
+      Answer read = server.post(shelf + "/files", Map.of("text", text));
+      assertThat(read.body()).hasSize(count + 1);
+      assertThat(server.post(shelf + "/files", Map.of("text", text)).body())
+          .as("read again, it is in its own place")
+          .hasSize(count + 1);
+      assertThat(server.post(one + "/name", Map.of("name", "KEPT three")).detail())
+          .contains("choose another");
+      assertThat(server.post(shelf + "/files", Map.of("text", "{}")).status()).isEqualTo(422);
+    }
+  }
+
+  @Test
+  void revisionsAreKeptAsChangesAndReadAsTheyWere() {
+    String mix = session();
+    JdbcClient jdbc = server.bean(JdbcClient.class);
+    for (int i = 1; i <= 30; i++) {
+      Map<String, Object> set = Map.of("faderDb", -i);
+      assertThat(
+              server
+                  .edit(
+                      mix,
+                      i,
+                      Map.of("edit", "set-channels", "channels", List.of("hat"), "set", set))
+                  .status())
+          .isEqualTo(200);
+    }
+    assertThat(
+            jdbc.sql("select count(*) from mix_revision where mix_id = ? and document is not null")
+                .param(mix)
+                .query(Integer.class)
+                .single())
+        .as("the first, and one behind 24 changes")
+        .isEqualTo(2);
+    assertThat(
+            jdbc.sql("select max(length(changes::text)) from mix_revision where mix_id = ?")
+                .param(mix)
+                .query(Integer.class)
+                .single())
+        .isLessThan(200);
+    // Under another id nothing of it is kept in memory.
+    for (String table : List.of("mix", "mix_revision")) {
+      String id = table.equals("mix") ? "id" : "mix_id";
+      jdbc.sql(
+              "insert into %1$s select (jsonb_populate_record(r, '{\"%2$s\":\"as-kept\"}')).* from %1$s r where %2$s = ?"
+                  .formatted(table, id))
+          .param(mix)
+          .update();
+    }
+    JsonNode read = server.get("/api/mixes/as-kept").body().path("document");
+    assertThat(read.toString())
+        .isEqualTo(server.get("/api/mixes/" + mix).body().path("document").toString())
+        .contains("\"faderDb\":-30.0");
   }
 
   @Test
