@@ -196,7 +196,7 @@ function Grid({ id, ledger, view }: { id: string; ledger: LedgerView; view?: Mix
     } else if (event.key === "Enter" || event.key === "F2") {
       event.preventDefault();
       begin(cells[here.row]?.[here.column] ?? "");
-    } else if (event.key === "Delete" || event.key === "Backspace") {
+    } else if (plain && !event.shiftKey && (event.key === "Delete" || event.key === "Backspace")) {
       event.preventDefault();
       write(area.top, area.left, emptied(area));
     } else if (plain && event.key.length === 1 && event.key !== "/" && event.key !== "?") {

@@ -180,7 +180,7 @@ function Table({ view, map }: { view: MixView; map: MapView }) {
       event.preventDefault();
       const row = rows[here.row];
       begin(row ? textOf(row, map.columns, here.column, pending) : "");
-    } else if (event.key === "Delete" || event.key === "Backspace") {
+    } else if (plain && !event.shiftKey && (event.key === "Delete" || event.key === "Backspace")) {
       event.preventDefault();
       write(pasted([[""]], area));
     } else if (plain && event.key.length === 1 && event.key !== "/" && event.key !== "?") {

@@ -16,6 +16,7 @@ describe("keyOf", () => {
     expect(keyOf(press("k", { ctrlKey: true }))).toBe("ctrl+k");
     expect(keyOf(press("K", { metaKey: true, shiftKey: true }))).toBe("ctrl+shift+k");
     expect(keyOf(press("?", { shiftKey: true }))).toBe("?");
+    expect(keyOf(press("Delete", { shiftKey: true }))).toBe("shift+Delete");
   });
 
   it("leaves typing alone", () => {

@@ -45,7 +45,8 @@ export function keyOf(event: KeyPress): string | undefined {
   if (elsewhere || editing || typing) {
     return undefined;
   }
-  const shift = event.shiftKey && /^[a-z]$/.test(key) ? "shift+" : "";
+  // A sign, such as “?”, has been made with Shift where a keyboard needs it.
+  const shift = event.shiftKey && /^([a-z]|.{2,})$/.test(key) ? "shift+" : "";
   return (command ? "ctrl+" : "") + (event.altKey ? "alt+" : "") + shift + key;
 }
 
