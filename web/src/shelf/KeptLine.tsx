@@ -26,7 +26,7 @@ export function KeptLine({ what, id, name, removed, lead, sort, children }: Prop
       </span>
       <span className="text-ink-2">{sort}</span>
       <span className="text-ink-2">{children}</span>
-      <span className="flex justify-end gap-4 text-small">
+      <span className="flex items-baseline justify-end gap-4 text-small">
         {!removed && (
           <>
             <button

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Channel, ChannelChanges, Edit, Insert, MixView } from "../../api/client";
 import { useKnowledge } from "../../api/queries";
@@ -170,6 +170,15 @@ function Offered({ onAdd }: { onAdd: (processor: string) => void }) {
   const processors = useKnowledge().data?.processors ?? [];
   const [name, setName] = useState("");
   const standIn = name.trim();
+  const field = useRef<HTMLInputElement>(null);
+  const addStandIn = () => {
+    if (standIn !== "") {
+      onAdd(standIn);
+      setName("");
+    }
+    // The button goes grey, and must not take the keyboard along.
+    field.current?.focus();
+  };
   return (
     <div className="mt-2 flex flex-wrap items-baseline gap-3">
       {processors.map((one) => (
@@ -184,22 +193,26 @@ function Offered({ onAdd }: { onAdd: (processor: string) => void }) {
       ))}
       <span className="flex items-baseline gap-2">
         <input
+          ref={field}
           aria-label="Name of a processor that runs elsewhere"
           className="w-40 border-b border-rule bg-transparent"
           placeholder="one that runs elsewhere"
           value={name}
           maxLength={100}
           onChange={(event) => setName(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter" && !event.ctrlKey && !event.metaKey) {
+              event.preventDefault();
+              addStandIn();
+            }
+          }}
         />
         <button
           type="button"
           className="border border-rule px-2 py-0.5 disabled:text-ink-3"
           disabled={standIn === ""}
           {...hint("Sound passes it as it is, and the line check says so")}
-          onClick={() => {
-            onAdd(standIn);
-            setName("");
-          }}
+          onClick={addStandIn}
         >
           Add a stand-in
         </button>
