@@ -116,6 +116,16 @@ describe("the delivery sheet", () => {
     expect(within(row("drums")).getByText("as mixed")).toBeTruthy();
   });
 
+  it("says before a print what is asked, and how long files will be", () => {
+    const { document } = mix;
+    const ended = { ...document, startFrame: 0, endFrame: 61 * document.sampleRate };
+    show(<DeliverySheet view={{ ...mix, document: ended }} />);
+    expect(row("all").textContent).toContain("asks −23.0");
+    expect(row("all").textContent).toContain("1:01");
+    expect(hinted(/Will be .*\.wav/, row("all"))).toBeTruthy();
+    expect(row("drums").textContent).not.toContain("asks");
+  });
+
   it("prints all, or those that are ticked", async () => {
     answers.set("POST /api/mixes/m1/prints", { ...done, state: "waiting", report: undefined });
     show(<DeliverySheet view={mix} />);

@@ -1,6 +1,14 @@
 import { useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { useSearchParams } from "react-router";
-import type { Edit, MixView, Output, PrintReport, PrintView, Printed } from "../api/client";
+import type {
+  Edit,
+  MixView,
+  Output,
+  PrintReport,
+  PrintView,
+  Printed,
+  Specification,
+} from "../api/client";
 import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
 import { follow, hear } from "../player/player";
 import { printedTrack } from "../player/tracks";
@@ -199,7 +207,11 @@ export function DeliverySheet({ view }: { view: MixView }) {
                       {file && <VerdictMark file={file} asked={specification !== undefined} />}
                     </span>
                   </td>
-                  <Measured file={file} seconds={run?.report?.seconds} />
+                  <Measured
+                    file={file}
+                    seconds={run?.report?.seconds ?? lengthOf(view)}
+                    asks={specification}
+                  />
                   <td className="text-right">
                     {file && run ? (
                       <a
@@ -211,7 +223,9 @@ export function DeliverySheet({ view }: { view: MixView }) {
                         Download
                       </a>
                     ) : (
-                      <span className="text-ink-3">–</span>
+                      <span className="text-ink-3" {...hint(`Will be ${output.namePattern}.wav`)}>
+                        –
+                      </span>
                     )}
                   </td>
                 </tr>
@@ -262,14 +276,37 @@ function walkRows(event: KeyboardEvent<HTMLElement>) {
   }
 }
 
-function Measured({ file, seconds }: { file?: Printed; seconds?: number }) {
+/** How long files will be, where the Mix has an end that was set. */
+function lengthOf({ document: mix }: MixView): number | undefined {
+  return mix.endFrame === undefined ? undefined : (mix.endFrame - mix.startFrame) / mix.sampleRate;
+}
+
+interface MeasuredProps {
+  file?: Printed;
+  seconds?: number;
+  /** What stands there before a print: what is asked. */
+  asks?: Specification;
+}
+
+function Measured({ file, seconds, asks }: MeasuredProps) {
   if (!file) {
+    const cell = (asked: number | undefined, words: string) => (
+      <td className="whitespace-nowrap text-right text-ink-3">
+        {asked === undefined ? (
+          "–"
+        ) : (
+          <span {...hint("Asked; it is measured when it is printed")}>
+            {words} {db(asked)}
+          </span>
+        )}
+      </td>
+    );
     return (
       <>
+        {cell(asks?.loudness, "asks")}
+        {cell(asks?.truePeak, "at most")}
         <td className="text-right text-ink-3">–</td>
-        <td className="text-right text-ink-3">–</td>
-        <td className="text-right text-ink-3">–</td>
-        <td className="text-right text-ink-3">–</td>
+        <td className="text-right text-ink-3">{seconds === undefined ? "–" : time(seconds)}</td>
       </>
     );
   }
