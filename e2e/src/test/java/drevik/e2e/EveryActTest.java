@@ -158,7 +158,7 @@ class EveryActTest {
 
   private void answered(Request request) {
     if (!request.method().equals("GET")) {
-      inFlight.decrementAndGet();
+      inFlight.updateAndGet(open -> Math.max(0, open - 1));
     }
   }
 
@@ -271,6 +271,8 @@ class EveryActTest {
         STARTED
             .application()
             .url(place.equals("shelf") ? "/shelf" : "/mixes/" + mix + "/" + place));
+    // What a page had asked that is gone is not answered any more.
+    inFlight.set(0);
     page.locator("main h1").first().waitFor(ATTACHED);
     settle();
     state.run();
@@ -324,7 +326,7 @@ class EveryActTest {
 
   /** Until what was asked is answered, and nothing on the page has changed for a while. */
   private void settle() {
-    for (int i = 0; i < PATIENCE * 10 && inFlight.get() > 0; i++) {
+    for (int i = 0; i < PATIENCE && inFlight.get() > 0; i++) {
       page.waitForTimeout(POLL_MILLISECONDS);
     }
     page.evaluate(
