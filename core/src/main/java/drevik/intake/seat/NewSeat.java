@@ -56,6 +56,8 @@ final class NewSeat {
     return mix.channels().stream()
         .map(Channel::person)
         .filter(Objects::nonNull)
+        // A person of signs alone is nobody whom a name could say.
+        .filter(person -> !NameWords.of(person).isEmpty())
         .filter(person -> words.containsAll(NameWords.of(person)))
         .max(Comparator.comparingInt(String::length));
   }

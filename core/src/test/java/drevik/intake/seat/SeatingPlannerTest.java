@@ -625,6 +625,10 @@ class SeatingPlannerTest {
     Mix after = plan.toEdit("d").applyTo(voices);
     assertThat(after.channel("Host").orElseThrow().person()).isEqualTo("Ilse");
     assertThat(plan.places().get(0).because()).endsWith("; Ilse’s");
+    Mix signs =
+        voices.mapChannels(c -> c.id().equals("Guest") ? c.withPerson("—") : c.withPerson(null));
+    assertThat(plan(signs, file("Lav 1.wav", "interview")).places().get(0).because())
+        .doesNotContain("’s");
     SeatingPlan none = plan(voices, file("Lav 1.wav", "interview"));
     assertThat(none.places().get(0).because()).endsWith("; Mara’s");
   }

@@ -1,7 +1,6 @@
 package drevik.server.intake;
 
 import drevik.edit.Edit;
-import drevik.intake.measure.Inspection;
 import drevik.intake.seat.LevelGuides;
 import drevik.mix.Mix;
 import drevik.server.mix.Mixes;
@@ -39,14 +38,23 @@ class GuideGains {
             .flatMap(clip -> clip.delivered().stream())
             .distinct()
             .toList();
+    List<DeliveredFileRow> rows = files.findAllById(delivered);
+    Map<String, Double> ofContent = new HashMap<>();
+    audioFiles
+        .findAllById(rows.stream().map(row -> row.sha256).filter(Objects::nonNull).toList())
+        .forEach(
+            audio -> {
+              Double lufs = audio.inspection == null ? null : audio.inspection.integratedLufs();
+              if (lufs != null) {
+                ofContent.put(audio.sha256, lufs);
+              }
+            });
     Map<String, Double> loudness = new HashMap<>();
-    for (DeliveredFileRow file : files.findAllById(delivered)) {
-      Optional.ofNullable(file.sha256)
-          .flatMap(audioFiles::findById)
-          .map(audio -> audio.inspection)
-          .map(Inspection::integratedLufs)
-          .filter(Objects::nonNull)
-          .ifPresent(lufs -> loudness.put(file.id, lufs));
+    for (DeliveredFileRow row : rows) {
+      Double lufs = row.sha256 == null ? null : ofContent.get(row.sha256);
+      if (lufs != null) {
+        loudness.put(row.id, lufs);
+      }
     }
     return LevelGuides.offer(mix, since == null ? null : mixes.document(mixId, since), loudness);
   }
