@@ -4,7 +4,6 @@ import com.beust.jcommander.Parameter;
 import com.beust.jcommander.Parameters;
 import com.beust.jcommander.converters.PathConverter;
 import drevik.audio.AudioException;
-import drevik.audio.Sha256;
 import drevik.check.Finding;
 import drevik.check.Finding.Severity;
 import drevik.check.LineCheck;
@@ -27,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
@@ -59,18 +59,23 @@ final class PrintCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Mix mix = MixFile.read(session);
-    List<Finding> findings = unchecked ? List.of() : LineCheck.of(mix);
+    // The files are looked at meanwhile.
+    CompletableFuture<List<Finding>> check =
+        CompletableFuture.supplyAsync(() -> unchecked ? List.of() : LineCheck.of(mix));
+    Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
+    KnownContents known = KnownContents.ofUser();
+    Map<AudioRef, Path> located = located(mix, folder, known);
+    known.keep();
+    List<Finding> findings = check.join();
     findings.forEach(
         finding -> System.err.println("drevik: " + finding.severity() + ": " + finding.says()));
     boolean wrong = findings.stream().anyMatch(one -> one.severity() == Severity.WRONG);
     PrintOptions options = PrintOptions.only(chosen(mix));
     OwnPrints.require(out, PrintOptions.fileNames(mix, options));
-    Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
-    Map<AudioRef, Path> located = located(mix, folder);
     PrintReport report =
         Printer.print(
             mix,
-            ref -> located.computeIfAbsent(ref, other -> locate(folder, other)),
+            ref -> located.computeIfAbsent(ref, other -> locate(folder, other, known)),
             options,
             out,
             Progress.NONE);
@@ -100,8 +105,8 @@ final class PrintCommand implements Callable<Integer> {
     return ids;
   }
 
-  /** Files are hashed by all cores at once, before the first block. */
-  private static Map<AudioRef, Path> located(Mix mix, Path folder) {
+  /** Files that are not known are hashed by all cores at once, before the first block. */
+  private static Map<AudioRef, Path> located(Mix mix, Path folder, KnownContents known) {
     Map<AudioRef, Path> located = new ConcurrentHashMap<>();
     mix.channels().stream()
         .filter(channel -> !channel.stowed())
@@ -113,7 +118,7 @@ final class PrintCommand implements Callable<Integer> {
         .forEach(
             ref -> {
               try {
-                located.put(ref, locate(folder, ref));
+                located.put(ref, locate(folder, ref, known));
               } catch (AudioException e) {
                 // Told when it is asked for: what no chosen file hears is not missed.
               }
@@ -121,12 +126,12 @@ final class PrintCommand implements Callable<Integer> {
     return located;
   }
 
-  private static Path locate(Path folder, AudioRef ref) {
+  private static Path locate(Path folder, AudioRef ref, KnownContents known) {
     Path plain = Path.of(ref.name()).getFileName();
     for (Path place : List.of(folder, folder.resolve("audio"))) {
       Path file = place.resolve(plain);
       if (Files.isRegularFile(file)) {
-        requireSame(file, ref);
+        requireSame(file, ref, known);
         return file;
       }
     }
@@ -135,9 +140,9 @@ final class PrintCommand implements Callable<Integer> {
   }
 
   /** A session that names a content plays that and no other of the same name. */
-  private static void requireSame(Path file, AudioRef ref) {
+  private static void requireSame(Path file, AudioRef ref, KnownContents known) {
     try {
-      if (!ref.sha256().isEmpty() && !Sha256.of(file).equals(ref.sha256())) {
+      if (!ref.sha256().isEmpty() && !known.sha256(file).equals(ref.sha256())) {
         throw AudioException.of(
             ref.name(),
             "is not the audio that the session was made with (its SHA-256 differs); bring that file,"

@@ -24,17 +24,25 @@ import org.xml.sax.helpers.DefaultHandler;
 /**
  * Reads the chunks of a WAVE file that say what it is: {@code bext} (EBU Tech 3285), {@code iXML},
  * {@code cue } with the labels of {@code LIST/adtl}, {@code LIST/INFO}. What is damaged is passed
- * over: the audio does not need it.
+ * over: the audio does not need it. Chunks are kept as they are until somebody asks: whoever only
+ * plays a file does not.
  */
 final class NotesParser {
   /** Chunks larger than this are not read, bytes. */
   static final int LARGEST = 1 << 20;
+
+  /** All that is kept of a file, bytes: what comes behind is passed over. */
+  private static final int MOST_BYTES = 4 * LARGEST;
 
   private static final int MOST = 1000;
   private static final int BEXT_DESCRIPTION = 256;
   private static final int BEXT_ORIGINATOR = 32;
   private static final int BEXT_DATE_AT = 256 + 32 + 32;
 
+  private record Chunk(String id, ByteBuffer bytes) {}
+
+  private final List<Chunk> chunks = new ArrayList<>();
+  private int bytes;
   private List<String> trackNames = List.of();
   private @Nullable String scene;
   private @Nullable String take;
@@ -46,7 +54,9 @@ final class NotesParser {
   private final Map<Integer, Long> cues = new LinkedHashMap<>();
   private final Map<Integer, String> labels = new LinkedHashMap<>();
 
+  /** What they say; to be asked once. */
   EmbeddedNotes result() {
+    chunks.forEach(chunk -> read(chunk.id(), chunk.bytes()));
     List<EmbeddedNotes.FileMarker> markers = new ArrayList<>();
     cues.forEach(
         (id, frame) ->
@@ -56,6 +66,13 @@ final class NotesParser {
   }
 
   void take(String id, ByteBuffer chunk) {
+    bytes += chunk.remaining();
+    if (bytes <= MOST_BYTES) {
+      chunks.add(new Chunk(id, chunk));
+    }
+  }
+
+  private void read(String id, ByteBuffer chunk) {
     switch (id) {
       case "bext" -> bext(chunk);
       case "iXML" -> ixml(chunk);

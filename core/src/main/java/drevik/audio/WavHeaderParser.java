@@ -31,7 +31,7 @@ final class WavHeaderParser {
     this.length = file.size();
   }
 
-  /** What the chunks beside the audio say; complete after {@link #parse}. */
+  /** What the chunks beside the audio say; complete after {@link #parse}, to be asked once. */
   EmbeddedNotes notes() {
     return notes.result();
   }

@@ -30,13 +30,14 @@ public final class WavReader implements Closeable {
 
   private final FileChannel file;
   private final WavHeader header;
-  private final EmbeddedNotes notes;
+  private final WavHeaderParser parser;
+  private @Nullable EmbeddedNotes notes;
   private long unusable;
 
   private WavReader(FileChannel file, WavHeaderParser parser) throws IOException {
     this.file = file;
     this.header = parser.parse();
-    this.notes = parser.notes();
+    this.parser = parser;
   }
 
   /**
@@ -75,6 +76,9 @@ public final class WavReader implements Closeable {
 
   /** Names, times and markers that the file carries beside its audio. */
   public EmbeddedNotes notes() {
+    if (notes == null) {
+      notes = parser.notes();
+    }
     return notes;
   }
 

@@ -386,8 +386,21 @@ final class WordBook {
         new Match(token, words.get(0), likeness, List.of(new Entry(category, weight))));
   }
 
+  /** The first letter and the consonants behind it, each pair of the same ones as one. */
   private static String consonants(String word) {
-    return word.charAt(0) + word.substring(1).replaceAll("[aeiouy]", "").replaceAll("(.)\\1", "$1");
+    StringBuilder letters = new StringBuilder(word.length()).append(word.charAt(0));
+    boolean paired = true;
+    for (int i = 1; i < word.length(); i++) {
+      char letter = word.charAt(i);
+      if ("aeiouy".indexOf(letter) >= 0) {
+        continue;
+      }
+      paired = !paired && letters.charAt(letters.length() - 1) == letter;
+      if (!paired) {
+        letters.append(letter);
+      }
+    }
+    return letters.toString();
   }
 
   /** True if the letters of {@code part} stand in {@code whole} in this order. */

@@ -30,6 +30,13 @@ public final class PeakScan {
    */
   private static final double BETWEEN_QUARTERS = 1.0824;
 
+  /**
+   * Between points h apart, something rises above them by no more than h²/8 times its largest
+   * second derivative. That is the second difference over h², or up to 1.8 times as much, where a
+   * sine at the Nyquist frequency is looked at over three quarters of a sample at their worst.
+   */
+  private static final double BEND = 0.25;
+
   /** Far more than the rounding of an interpolated sample and of its bound together. */
   private static final double ROUNDING = 1.0001;
 
@@ -69,6 +76,9 @@ public final class PeakScan {
 
   private int frames;
   private float samplePeak;
+
+  /** What stands at a sample and a quarter, a half, three quarters behind it. */
+  private final float[] quarters = new float[4];
 
   /**
    * Coefficients by phase, the quarters first.
@@ -263,16 +273,35 @@ public final class PeakScan {
   private float between(int at, double limit) {
     float most = Math.max(Math.abs(audio[at + middle]), Math.abs(audio[at + middle + 1]));
     for (Window window : windows) {
-      float seen = 0;
-      for (int phase = 0; phase < window.phases().length; phase++) {
-        if (phase == window.quarters() && BETWEEN_QUARTERS * Math.max(seen, most) <= limit) {
-          break;
-        }
-        seen = Math.max(seen, Math.abs(interpolated(window.phases()[phase], at + window.offset())));
+      int place = at + window.offset();
+      int given = 4 - window.quarters();
+      quarters[0] = audio[at + middle];
+      for (int k = 0; k < window.quarters(); k++) {
+        quarters[k + given] = interpolated(window.phases()[k], place);
       }
-      most = Math.max(most, seen);
+      float seen = most;
+      for (float quarter : quarters) {
+        seen = Math.max(seen, Math.abs(quarter));
+      }
+      if (!(couldRiseTo(seen, audio[at + middle + 1]) <= limit)) {
+        for (int phase = window.quarters(); phase < window.phases().length; phase++) {
+          seen = Math.max(seen, Math.abs(interpolated(window.phases()[phase], place)));
+        }
+      }
+      most = seen;
     }
     return most;
+  }
+
+  /** How large it can be between quarters of which none is larger than {@code seen}. */
+  private double couldRiseTo(float seen, float next) {
+    float bend =
+        Math.max(
+            Math.max(
+                Math.abs(quarters[0] - 2 * quarters[1] + quarters[2]),
+                Math.abs(quarters[1] - 2 * quarters[2] + quarters[3])),
+            Math.abs(quarters[2] - 2 * quarters[3] + next));
+    return Math.min(BETWEEN_QUARTERS * seen, seen + BEND * bend);
   }
 
   private float interpolated(float[] phase, int at) {

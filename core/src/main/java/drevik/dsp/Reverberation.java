@@ -178,36 +178,46 @@ public final class Reverberation implements ProcessorType {
 
   /** A delay of one channel that is read at several places. */
   private static final class Taps {
-    private final float[] ring;
+    private final double[] ring;
     private int at;
 
     Taps(int longest, int stretch) {
-      ring = new float[longest + stretch];
+      ring = new double[longest + stretch];
     }
 
-    void write(float[] in, int count) {
-      for (int i = 0; i < count; i++) {
-        ring[at] = in[i];
-        at = at + 1 == ring.length ? 0 : at + 1;
-      }
+    void write(double[] in, int count) {
+      at = writeLine(in, ring, at, count);
     }
 
     /** Adds what was written {@code delay} frames before each of the last {@code count}. */
     void addTo(double[] out, int delay, double gain, int count) {
       int from = Math.floorMod(at - count - delay, ring.length);
-      for (int i = 0; i < count; i++) {
-        out[i] += gain * ring[from];
-        from = from + 1 == ring.length ? 0 : from + 1;
+      int first = Math.min(count, ring.length - from);
+      for (int i = 0; i < first; i++) {
+        out[i] += gain * ring[from + i];
+      }
+      for (int i = first; i < count; i++) {
+        out[i] += gain * ring[i - first];
       }
     }
 
-    void read(float[] out, int delay, int count) {
-      int from = Math.floorMod(at - count - delay, ring.length);
-      for (int i = 0; i < count; i++) {
-        out[i] = ring[from];
-        from = from + 1 == ring.length ? 0 : from + 1;
-      }
+    void read(double[] out, int delay, int count) {
+      readLine(ring, Math.floorMod(at - count - delay, ring.length), out, count);
     }
+  }
+
+  private static void readLine(double[] line, int at, double[] into, int count) {
+    int first = Math.min(count, line.length - at);
+    System.arraycopy(line, at, into, 0, first);
+    System.arraycopy(line, 0, into, first, count - first);
+  }
+
+  /** Returns where the next stretch begins. */
+  private static int writeLine(double[] from, double[] line, int at, int count) {
+    int first = Math.min(count, line.length - at);
+    System.arraycopy(from, 0, line, at, first);
+    System.arraycopy(from, first, line, 0, count - first);
+    return (at + count) % line.length;
   }
 
   /** An all-pass filter: what goes in comes out spread in time, no frequency louder than before. */
@@ -220,12 +230,17 @@ public final class Reverberation implements ProcessorType {
     }
 
     void process(float[] x, int count) {
-      for (int i = 0; i < count; i++) {
-        float late = line[at];
-        float in = x[i] + DIFFUSION * late;
-        line[at] = Math.abs(in) < Float.MIN_NORMAL ? 0 : in;
-        x[i] = late - DIFFUSION * in;
-        at = at + 1 == line.length ? 0 : at + 1;
+      // From one end of the line to the other: no frame hears what the same loop wrote.
+      for (int from = 0; from < count; ) {
+        int run = Math.min(count - from, line.length - at);
+        for (int i = 0; i < run; i++) {
+          float late = line[at + i];
+          float in = x[from + i] + DIFFUSION * late;
+          line[at + i] = Math.abs(in) < Float.MIN_NORMAL ? 0 : in;
+          x[from + i] = late - DIFFUSION * in;
+        }
+        from += run;
+        at = at + run == line.length ? 0 : at + run;
       }
     }
   }
@@ -256,7 +271,8 @@ public final class Reverberation implements ProcessorType {
     private final double[] state = new double[LINES];
     private final double[][] damped = new double[LINES][LONGEST_STRETCH];
     private final double[][] mixed = new double[LINES][LONGEST_STRETCH];
-    private final float[][] input;
+    private final double[][] input;
+    private final float[] spread = new float[LONGEST_STRETCH];
     private final float[] wetBlock = new float[LONGEST_STRETCH];
     private final double[] sum = new double[LONGEST_STRETCH];
     private final int preDelay;
@@ -284,7 +300,7 @@ public final class Reverberation implements ProcessorType {
       early = new Taps[channels];
       diffusers = new Diffuser[channels][DIFFUSERS.length];
       lowCut = new BiquadCascade[channels];
-      input = new float[channels][LONGEST_STRETCH];
+      input = new double[channels][LONGEST_STRETCH];
       reflectionAt = new int[channels][REFLECTIONS];
       Biquad cut = Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate);
       for (int i = 0; i < channels; i++) {
@@ -355,28 +371,17 @@ public final class Reverberation implements ProcessorType {
     }
 
     private void takeIn(int channel, float[] audio, int from, int count) {
-      float[] in = input[channel];
-      System.arraycopy(audio, from, in, 0, count);
+      System.arraycopy(audio, from, spread, 0, count);
+      for (Diffuser diffuser : diffusers[channel]) {
+        diffuser.process(spread, count);
+      }
+      double[] in = input[channel];
+      for (int i = 0; i < count; i++) {
+        in[i] = spread[i];
+      }
       preDelays[channel].write(in, count);
       preDelays[channel].read(in, preDelay, count);
-      for (Diffuser diffuser : diffusers[channel]) {
-        diffuser.process(in, count);
-      }
       early[channel].write(in, count);
-    }
-
-    private static void readLine(double[] line, int at, double[] into, int count) {
-      int first = Math.min(count, line.length - at);
-      System.arraycopy(line, at, into, 0, first);
-      System.arraycopy(line, 0, into, first, count - first);
-    }
-
-    /** Returns where the next stretch begins. */
-    private static int writeLine(double[] from, double[] line, int at, int count) {
-      int first = Math.min(count, line.length - at);
-      System.arraycopy(from, 0, line, at, first);
-      System.arraycopy(from, first, line, 0, count - first);
-      return (at + count) % line.length;
     }
 
     /** Four lines' shelves together: while one waits for itself, the others are computed. */
@@ -415,15 +420,15 @@ public final class Reverberation implements ProcessorType {
         into[i] *= ORTHONORMAL;
       }
       for (int channel = 0; channel < input.length; channel++) {
-        double gain = ORTHONORMAL * INPUT_SIGNS[line] * sign(LINES - 1 - channel, line);
-        float[] in = input[channel];
-        for (int i = 0; i < count; i++) {
-          into[i] += gain * in[i];
-        }
+        add(input[channel], inputGain(channel, line), into, count);
       }
       for (int i = 0; i < count; i++) {
         into[i] = Denormals.drown(into[i]);
       }
+    }
+
+    private static double inputGain(int channel, int line) {
+      return ORTHONORMAL * INPUT_SIGNS[line] * sign(LINES - 1 - channel, line);
     }
 
     private void giveOut(int channel, float[] audio, int from, int count) {

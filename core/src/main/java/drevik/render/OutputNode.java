@@ -58,6 +58,7 @@ final class OutputNode {
         new ShapeMeter(
             output.layout().channels(),
             Decibels.toGain(Shape.SILENCE_DBFS),
+            frames,
             (int) Math.ceil(Shape.END_SECONDS * sampleRate));
     this.sampleRate = sampleRate;
     this.skip = skip;
