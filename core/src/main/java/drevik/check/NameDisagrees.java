@@ -89,7 +89,7 @@ final class NameDisagrees implements LineCheckRule {
     for (Channel seat : survey.mix.channels()) {
       if (seat.kind() == ChannelKind.SEAT
           && !seat.stowed()
-          && !survey.wired.holding(seat.id(), List.of(output), Set.of(Way.DRY)).isEmpty()) {
+          && survey.wired.paths(seat.id(), output.id(), Way.DRY) > 0) {
         held.add(CategoryTree.topOf(seat.category()));
       }
     }

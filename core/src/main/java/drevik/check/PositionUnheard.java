@@ -61,13 +61,7 @@ final class PositionUnheard implements LineCheckRule {
   }
 
   private static void look(Survey survey, Channel channel, Place place) {
-    List<Layout> fed = new ArrayList<>();
-    into(survey, Stream.ofNullable(channel.output())).map(Channel::layout).forEach(fed::add);
-    survey.mix.outputs().stream()
-        .filter(one -> one.channel().equals(channel.id()) && one.tap() == Tap.POST_FADER)
-        .map(Output::layout)
-        .forEach(fed::add);
-    if (place.isAskedFor().test(channel.position()) && nobodyHas(fed, place)) {
+    if (place.isAskedFor().test(channel.position()) && nobodyHas(fed(survey, channel), place)) {
       report(
           survey,
           List.of(channel.id()),
@@ -76,9 +70,11 @@ final class PositionUnheard implements LineCheckRule {
           new SetChannels(List.of(channel.id()), place.leaves()));
     }
     for (Send send : channel.sends()) {
+      if (!place.isAskedFor().test(send.position())) {
+        continue;
+      }
       List<Channel> to = into(survey, send.destinations().stream()).toList();
-      if (place.isAskedFor().test(send.position())
-          && nobodyHas(to.stream().map(Channel::layout).toList(), place)) {
+      if (nobodyHas(to.stream().map(Channel::layout).toList(), place)) {
         report(
             survey,
             survey.chiefFirst(List.of(channel.id()), to.get(0).id()),
@@ -93,6 +89,16 @@ final class PositionUnheard implements LineCheckRule {
             new SetSend(List.of(channel.id()), send.destinations(), place.leavesWithSend()));
       }
     }
+  }
+
+  private static List<Layout> fed(Survey survey, Channel channel) {
+    List<Layout> fed = new ArrayList<>();
+    into(survey, Stream.ofNullable(channel.output())).map(Channel::layout).forEach(fed::add);
+    survey.mix.outputs().stream()
+        .filter(one -> one.channel().equals(channel.id()) && one.tap() == Tap.POST_FADER)
+        .map(Output::layout)
+        .forEach(fed::add);
+    return fed;
   }
 
   private static Stream<Channel> into(Survey survey, Stream<String> ids) {

@@ -31,14 +31,12 @@ final class ProcessedBehindStems implements LineCheckRule {
   private static void processedBehindStems(
       Survey survey, StemSet set, Output mix, List<Output> stems) {
     for (Channel channel : survey.mix.channels()) {
-      boolean inStem =
-          stems.stream().anyMatch(stem -> survey.wired.reaches(channel.id(), stem.id()));
       if (channel.stowed()
-          || inStem
           || channel.kind() == ChannelKind.SEAT
           || channel.kind() == ChannelKind.RETURN
           || !survey.wired.reaches(channel.id(), mix.id())
-          || !isProcessedAt(channel, mix)) {
+          || !isProcessedAt(channel, mix)
+          || stems.stream().anyMatch(stem -> survey.wired.reaches(channel.id(), stem.id()))) {
         continue;
       }
       boolean tapIt = channel.id().equals(mix.channel()) && mix.tap() != Tap.PRE_CHAIN;

@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
 /** Stems that would not add up to their mix. */
 final class StemsAddUp implements LineCheckRule {
   private static final Set<Way> ALL_WAYS = EnumSet.allOf(Way.class);
+  private static final Set<Way> DRY = EnumSet.of(Way.DRY);
 
   /** Gains that differ by less are the same: −120 dB beside unity. */
   private static final double SAME = 1e-6;
@@ -49,10 +50,14 @@ final class StemsAddUp implements LineCheckRule {
           ChangeMix.removing(MixField.STEM_SETS, set.id()));
       return;
     }
+    Set<String> ids = Set.copyOf(set.stems());
     Set<String> told = new LinkedHashSet<>();
     for (Channel channel : survey.mix.channels()) {
       if (isSource(survey, channel)) {
-        compare(survey, set, mix, stems, channel, told);
+        // A seat may be in a second stem by way of a return; dry it belongs in one.
+        Set<Way> ways = channel.kind() == ChannelKind.SEAT ? DRY : ALL_WAYS;
+        List<Output> holding = survey.wired.holding(channel.id(), ids, ways);
+        compare(survey, set, mix, stems, channel, ways, holding, told);
       }
     }
   }
@@ -70,11 +75,10 @@ final class StemsAddUp implements LineCheckRule {
       Output mix,
       List<Output> stems,
       Channel channel,
+      Set<Way> ways,
+      List<Output> holding,
       Set<String> told) {
-    // A seat may be in a second stem by way of a return; dry it belongs in one.
-    Set<Way> ways = channel.kind() == ChannelKind.SEAT ? Set.of(Way.DRY) : ALL_WAYS;
-    List<Output> holding = survey.wired.holding(channel.id(), stems, ways);
-    boolean inMix = !survey.wired.holding(channel.id(), List.of(mix), ways).isEmpty();
+    boolean inMix = survey.wired.reaches(channel.id(), mix.id(), ways);
     for (Output stem : holding) {
       if (stem.layout() != mix.layout()) {
         if (told.add(stem.id())) {
@@ -97,7 +101,7 @@ final class StemsAddUp implements LineCheckRule {
       }
     }
     if (isTheirSum(survey.wired, channel, mix, holding, ways) && holding.size() < 2) {
-      asItStands(survey, set, mix, stems, channel, ways);
+      asItStands(survey, set, mix, channel, ways);
       return;
     }
     if (inMix && holding.isEmpty()) {
@@ -151,8 +155,8 @@ final class StemsAddUp implements LineCheckRule {
 
   /** What is wired rightly may still differ as faders and mutes stand. */
   private static void asItStands(
-      Survey survey, StemSet set, Output mix, List<Output> stems, Channel channel, Set<Way> ways) {
-    List<Output> holding = survey.now.holding(channel.id(), stems, ways);
+      Survey survey, StemSet set, Output mix, Channel channel, Set<Way> ways) {
+    List<Output> holding = survey.now.holding(channel.id(), Set.copyOf(set.stems()), ways);
     if (!isTheirSum(survey.now, channel, mix, holding, ways)) {
       boolean inMix = survey.now.reaches(channel.id(), mix.id());
       survey.report(

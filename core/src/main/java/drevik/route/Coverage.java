@@ -13,6 +13,7 @@ import drevik.mix.Refused;
 import drevik.mix.Tap;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.EnumMap;
@@ -110,16 +111,23 @@ public final class Coverage {
   /** Output → paths {@code [node × ways + way]}. */
   private final Map<String, long[]> counts = new HashMap<>();
 
+  /** Output → the nodes of which something arrives. */
+  private final Map<String, BitSet> leading = new HashMap<>();
+
   /** Output → gains {@code [node × ways + way][output channel][node channel]}; null where none. */
   private final Map<String, double[][][]> gains = new HashMap<>();
 
   /** Node → the nodes that it steps to, for counting, which is done for every output. */
   private final int[][] next;
 
+  /** Node → the nodes that step to it. */
+  private final int[][] previous;
+
   /** Node → the most dry paths into one output. */
   private final long[] mostDry;
 
-  private final boolean[] reachesAnything;
+  /** Node → the outputs that something of it reaches, in document order. */
+  private final List<List<Output>> reached = new ArrayList<>();
 
   private Coverage(Mix mix, SignalGraph graph, View view) {
     this.mix = mix;
@@ -140,11 +148,12 @@ public final class Coverage {
               ? Way.RETURN
               : parallels.contains(channel.id()) ? Way.PARALLEL : Way.DRY;
       steps.add(stepsFrom(channel));
+      reached.add(new ArrayList<>());
     }
     next =
         steps.stream().map(all -> all.stream().mapToInt(Step::to).toArray()).toArray(int[][]::new);
+    previous = turned(next);
     mostDry = new long[order.size()];
-    reachesAnything = new boolean[order.size()];
     for (Output output : mix.outputs()) {
       outputs.put(output.id(), output);
       counts.put(output.id(), count(output));
@@ -218,18 +227,35 @@ public final class Coverage {
     return at == null || of == null ? 0 : of[at * WAYS + way.ordinal()];
   }
 
-  /** Those of some outputs that the channel reaches by one of these ways. */
-  public List<Output> holding(String channel, List<Output> among, Set<Way> chosen) {
+  /**
+   * Those of some outputs that the channel reaches by one of these ways, in document order.
+   *
+   * @param among ids of outputs
+   */
+  public List<Output> holding(String channel, Set<String> among, Set<Way> chosen) {
     Integer at = indexOf.get(channel);
-    return at == null
-        ? List.of()
-        : among.stream().filter(output -> reaches(at, output.id(), chosen)).toList();
+    if (at == null) {
+      return List.of();
+    }
+    List<Output> found = new ArrayList<>();
+    for (Output output : reached.get(at)) {
+      if (among.contains(output.id()) && reaches(at, output.id(), chosen)) {
+        found.add(output);
+      }
+    }
+    return found;
+  }
+
+  /** True if the channel reaches the output by one of these ways. */
+  public boolean reaches(String channel, String output, Set<Way> chosen) {
+    Integer at = indexOf.get(channel);
+    return at != null && reaches(at, output, chosen);
   }
 
   private boolean reaches(int at, String output, Set<Way> chosen) {
     long[] of = counts.get(output);
-    for (Way way : Way.values()) {
-      if (of != null && of[at * WAYS + way.ordinal()] > 0 && chosen.contains(way)) {
+    for (Way way : chosen) {
+      if (of != null && of[at * WAYS + way.ordinal()] > 0) {
         return true;
       }
     }
@@ -245,7 +271,7 @@ public final class Coverage {
   /** True if anything of the channel reaches any output. */
   public boolean reachesAnything(String channel) {
     Integer at = indexOf.get(channel);
-    return at != null && reachesAnything[at];
+    return at != null && !reached.get(at).isEmpty();
   }
 
   /** True if the channel reaches an output by two dry paths or more. */
@@ -275,13 +301,8 @@ public final class Coverage {
   }
 
   private boolean reaches(int at, String output) {
-    long[] of = countsOf(output);
-    for (int way = 0; way < WAYS; way++) {
-      if (of[at * WAYS + way] > 0) {
-        return true;
-      }
-    }
-    return false;
+    BitSet leads = leading.get(output);
+    return leads != null && leads.get(at);
   }
 
   /**
@@ -359,8 +380,14 @@ public final class Coverage {
   private long[] count(Output output) {
     long[] paths = new long[order.size() * WAYS];
     int tapped = tapped(output);
-    // What stands behind the tapped channel in the order does not lead to it.
-    for (int at = tapped; at >= 0; at--) {
+    if (tapped < 0) {
+      return paths;
+    }
+    // Against the order, from the tapped channel to all that leads to it and nothing else.
+    BitSet leads = new BitSet(tapped + 1);
+    leads.set(tapped);
+    leading.put(output.id(), leads);
+    for (int at = tapped; at >= 0; at = leads.previousSetBit(at - 1)) {
       int own = ways[at].ordinal();
       if (at == tapped) {
         paths[at * WAYS + own] = 1;
@@ -371,14 +398,34 @@ public final class Coverage {
           if (more > 0) {
             int place = at * WAYS + Math.max(way, own);
             paths[place] = saturated(paths[place], more);
-            reachesAnything[at] = true;
           }
         }
       }
-      reachesAnything[at] |= at == tapped;
+      for (int from : previous[at]) {
+        leads.set(from);
+      }
+      reached.get(at).add(output);
       mostDry[at] = Math.max(mostDry[at], paths[at * WAYS + Way.DRY.ordinal()]);
     }
     return paths;
+  }
+
+  /** Who steps to each, from whom each steps to. */
+  private static int[][] turned(int[][] next) {
+    int[] filled = new int[next.length];
+    for (int[] all : next) {
+      for (int to : all) {
+        filled[to]++;
+      }
+    }
+    int[][] previous = new int[next.length][];
+    Arrays.setAll(previous, at -> new int[filled[at]]);
+    for (int from = 0; from < next.length; from++) {
+      for (int to : next[from]) {
+        previous[to][--filled[to]] = from;
+      }
+    }
+    return previous;
   }
 
   private long[] countsOf(String output) {
@@ -391,8 +438,9 @@ public final class Coverage {
 
   private double[][][] weigh(Output output) {
     double[][][] sums = new double[order.size() * WAYS][][];
+    BitSet leads = leading.getOrDefault(output.id(), new BitSet());
     int tapped = tapped(output);
-    for (int at = tapped; at >= 0; at--) {
+    for (int at = tapped; at >= 0; at = leads.previousSetBit(at - 1)) {
       Channel channel = order.get(at);
       int own = ways[at].ordinal();
       if (at == tapped) {

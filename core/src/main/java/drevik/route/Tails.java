@@ -23,6 +23,7 @@ public final class Tails {
   public static final int LONGEST_SECONDS = 60;
 
   private final Mix mix;
+  private final Map<String, Channel> channels;
   private final Map<String, Tail> atInput = new HashMap<>();
 
   /**
@@ -49,7 +50,7 @@ public final class Tails {
    */
   public Tails(Mix mix, SignalGraph graph) {
     this.mix = mix;
-    Map<String, Channel> channels = mix.channelsById();
+    channels = mix.channelsById();
     for (String id : graph.order()) {
       Channel channel = Lookup.in(channels, id);
       if (channel.stowed()) {
@@ -68,7 +69,8 @@ public final class Tails {
 
   /** Where an output ends to sound; empty if nothing sounds in it. */
   public Optional<Tail> of(Output output) {
-    return mix.channel(output.channel()).flatMap(channel -> at(channel, output.tap()));
+    return Optional.ofNullable(channels.get(output.channel()))
+        .flatMap(channel -> at(channel, output.tap()));
   }
 
   private Optional<Tail> at(Channel channel, Tap tap) {
