@@ -54,6 +54,9 @@ final class RunningServer implements BeforeAllCallback, AfterAllCallback {
             .web(WebApplicationType.SERVLET)
             .run(
                 "--server.port=0",
+                // Rows that are not as the migrations made them end every test.
+                "--spring.jpa.hibernate.ddl-auto=validate",
+                "--spring.data.jpa.repositories.bootstrap-mode=default",
                 "--drevik.hosts=mixing.local",
                 "--spring.datasource.url=" + database,
                 "--drevik.data=" + data);
