@@ -72,7 +72,7 @@ restore() {
   umask 077
   [ $# -ge 1 ] || { usage >&2; exit 2; }
   data=$(data_folder)
-  [ -e "$data/$restore_mark" ] || [ -z "$(ls -A "$data")" ] || fail "$data is not empty, and nothing is written over; set DREVIK_DATA to a new folder"
+  [ -e "$data/$restore_mark" ] || [ -z "$(ls -A "$data" | grep -vx lock)" ] || fail "$data is not empty, and nothing is written over; set DREVIK_DATA to a new folder"
   need_postgres
   work=$(mktemp -d)
   trap 'rm -rf "$work"; database_down "$data"' EXIT

@@ -5,6 +5,7 @@ import static drevik.e2e.Scripted.json;
 import static drevik.e2e.Scripted.kill;
 import static drevik.e2e.Scripted.patiently;
 import static drevik.e2e.Scripted.run;
+import static drevik.e2e.Scripted.script;
 import static drevik.e2e.Scripted.start;
 import static drevik.e2e.Scripted.url;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -39,10 +40,12 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 
@@ -232,6 +235,49 @@ class RandomKillsTest {
     FileSystemUtils.deleteRecursively(folder);
   }
 
+  /** The tables are made, and brought up to date, at a start. */
+  @Test
+  @EnabledIfSystemProperty(named = "drevik.long", matches = "true")
+  void aFirstStartThatIsCutShortAgainAndAgainComesUpByItself() throws Exception {
+    folder = Scripted.folder();
+    data = folder.resolve("data");
+    for (int number = 0; number < KILLS; number++) {
+      cutShort(script(data, "up").start(), data, 14_000);
+    }
+    Process up = start(data, folder.resolve("up.log"), Map.of());
+    try {
+      open();
+      assertThat(revision(address())).isEqualTo(1);
+      assertThat(run(data, "verify").says()).contains("0 damaged, 0 missing");
+    } finally {
+      up.destroy();
+      assertThat(up.onExit().get().isAlive()).isFalse();
+    }
+    FileSystemUtils.deleteRecursively(folder);
+  }
+
+  /** All that a command runs is killed at a random moment; false if it ended by itself before. */
+  private static boolean cutShort(Process command, Path data, int within)
+      throws IOException, InterruptedException {
+    command.getInputStream().close();
+    if (command.waitFor(new Random().nextInt(within), TimeUnit.MILLISECONDS)) {
+      return false;
+    }
+    command.toHandle().destroyForcibly();
+    command.descendants().forEach(ProcessHandle::destroyForcibly);
+    for (Path pid : List.of(data.resolve("server.pid"), postmaster(data))) {
+      if (Files.exists(pid) && !Files.readAllLines(pid).isEmpty()) {
+        new ProcessBuilder("kill", "-KILL", Files.readAllLines(pid).get(0)).start().waitFor();
+      }
+    }
+    command.waitFor();
+    return true;
+  }
+
+  private static Path postmaster(Path data) {
+    return Scripted.databaseFiles(data).resolve("postmaster.pid");
+  }
+
   private void open() throws Exception {
     Mix demo = Demo.WEATHERVANE.template();
     channels = demo.channels().stream().map(Channel::id).limit(8).toList();
@@ -321,6 +367,11 @@ class RandomKillsTest {
 
   private void theBackupIsAStateThatWasOnceTrue() throws Exception {
     Path restored = folder.resolve("restored");
+    for (int number = 0; number < KILLS; number++) {
+      if (!cutShort(script(restored, "restore", backup.toString()).start(), restored, 4_000)) {
+        FileSystemUtils.deleteRecursively(restored);
+      }
+    }
     assertThat(run(restored, "restore", backup.toString()).says()).contains("0 damaged, 0 missing");
     Process beside = start(restored, folder.resolve("restored.log"), Map.of());
     try {

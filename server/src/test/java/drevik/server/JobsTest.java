@@ -102,4 +102,26 @@ class JobsTest {
     server.restart();
     assertThat(server.measured(delivery).path("measuring").asInt()).isZero();
   }
+
+  @Test
+  void whatAServerHeldThatIsGoneIsTakenUpByTheNextAtOnce() {
+    JdbcClient database = server.bean(JdbcClient.class);
+    // Its heartbeats would be missed for an hour.
+    database
+        .sql(
+            "insert into scheduled_tasks (task_name, task_instance, execution_time, picked,"
+                + " picked_by, last_heartbeat, version) values ('print', 'held', now(), true, 'gone',"
+                + " now() + interval '1 hour', 1)")
+        .update();
+    server.restart();
+    assertThat(
+            database(
+                "select count(*) from scheduled_tasks where picked_by = 'gone' or last_heartbeat >"
+                    + " now() + interval '1 minute'"))
+        .isZero();
+  }
+
+  private static long database(String question) {
+    return server.bean(JdbcClient.class).sql(question).query(Long.class).single();
+  }
 }

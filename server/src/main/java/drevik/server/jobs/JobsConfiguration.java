@@ -22,11 +22,12 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
 import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 
 /**
- * Long work on db-scheduler: each job has a heartbeat; one whose process died is taken up again, by
- * this process or by any other on the same database.
+ * Long work on db-scheduler: each job has a heartbeat; one whose process died is taken up again: at
+ * once by the next start, as only one works on a data folder.
  */
 @Configuration
 class JobsConfiguration {
@@ -43,10 +44,15 @@ class JobsConfiguration {
 
   private final ObjectProvider<Scheduler> scheduler;
   private final ObjectProvider<InspectFiles> inspecting;
+  private final ObjectProvider<JdbcClient> database;
 
-  JobsConfiguration(ObjectProvider<Scheduler> scheduler, ObjectProvider<InspectFiles> inspecting) {
+  JobsConfiguration(
+      ObjectProvider<Scheduler> scheduler,
+      ObjectProvider<InspectFiles> inspecting,
+      ObjectProvider<JdbcClient> database) {
     this.scheduler = scheduler;
     this.inspecting = inspecting;
+    this.database = database;
   }
 
   @Bean
@@ -110,7 +116,18 @@ class JobsConfiguration {
 
   @EventListener(ApplicationReadyEvent.class)
   void start() {
+    takeBackWhatTheLastOneHeld();
     inspecting.getObject().askForWhatWasLeft();
     scheduler.getObject().start();
+  }
+
+  /** Whoever had it is gone, as this one has the folder: nobody waits for its heartbeats to end. */
+  private void takeBackWhatTheLastOneHeld() {
+    database
+        .getObject()
+        .sql(
+            "update scheduled_tasks set picked = false, picked_by = null, last_heartbeat = null,"
+                + " version = version + 1 where picked")
+        .update();
   }
 }
