@@ -1,5 +1,7 @@
 package drevik;
 
+import java.util.List;
+
 /**
  * The largest magnitude at and between samples, by a measure of the tests' own: 32 points for each
  * sample, each from 320 samples; once with all of the band, and once as resamplers see it, which
@@ -10,6 +12,7 @@ public final class FineTruePeak {
   private static final int HALF = 160;
   private static final double[][] WHOLE_BAND = kernels(1);
   private static final double[][] RESAMPLED = kernels(0.955);
+  private static final double[][] OF_ANOTHER_PLAYER = kernels(0.97);
 
   private FineTruePeak() {}
 
@@ -35,14 +38,23 @@ public final class FineTruePeak {
 
   /** In dBTP, of all channels; what lies outside is silence. */
   public static double of(float[]... audio) {
+    return of(List.of(WHOLE_BAND, RESAMPLED), audio);
+  }
+
+  /** The same, and as a player sees it that cuts between the two. */
+  public static double ofAnyPlayer(float[]... audio) {
+    return of(List.of(WHOLE_BAND, RESAMPLED, OF_ANOTHER_PLAYER), audio);
+  }
+
+  private static double of(List<double[][]> seenThrough, float[]... audio) {
     double most = 0;
     for (float[] channel : audio) {
-      most = Math.max(most, magnitude(channel));
+      most = Math.max(most, magnitude(seenThrough, channel));
     }
     return 20 * Math.log10(most);
   }
 
-  private static double magnitude(float[] x) {
+  private static double magnitude(List<double[][]> seenThrough, float[] x) {
     double[] padded = new double[x.length + 2 * HALF];
     double most = 0;
     for (int i = 0; i < x.length; i++) {
@@ -55,8 +67,9 @@ public final class FineTruePeak {
       if (around(x, i) < worthALook) {
         continue;
       }
-      most = Math.max(most, between(WHOLE_BAND, padded, i));
-      most = Math.max(most, between(RESAMPLED, padded, i));
+      for (double[][] kernels : seenThrough) {
+        most = Math.max(most, between(kernels, padded, i));
+      }
     }
     return most;
   }

@@ -1,5 +1,6 @@
 package drevik.dsp;
 
+import drevik.dsp.Parameter.Choice;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -20,6 +21,12 @@ public final class Limiter implements ProcessorType {
 
   private static final double SECOND_LOOK_AHEAD_MS = 1;
 
+  /**
+   * Whoever plays or measures cuts near the Nyquist frequency in a way of its own; on sound that
+   * goes up to there, the steepest of those that were tried stood this much above the ceiling, dB.
+   */
+  private static final double ANY_PLAYER_DB = 0.4;
+
   @Override
   public String id() {
     return "limiter";
@@ -36,14 +43,28 @@ public final class Limiter implements ProcessorType {
         new Parameter("ceiling", "Ceiling", "dBTP", -24, 0, -1),
         new Parameter("drive", "Drive", "dB", 0, 24, 0),
         new Parameter("release", "Release", "ms", 5, 2_000, 80),
-        new Parameter("look-ahead", "Look-ahead", "ms", 0.5, 10, 2));
+        new Parameter("look-ahead", "Look-ahead", "ms", 0.5, 10, 2),
+        Parameter.choice(
+            "margin",
+            "Below the ceiling",
+            "dB",
+            0,
+            List.of(
+                new Choice(0, "0 dB, for meters"),
+                new Choice(ANY_PLAYER_DB, ANY_PLAYER_DB + " dB, for any player"))));
+  }
+
+  /** Where it holds the peaks, dBTP. */
+  private static double held(Settings settings) {
+    return settings.get("ceiling") - settings.get("margin");
   }
 
   @Override
   public Picture picture(Settings settings, Surroundings surroundings) {
-    double ceiling = settings.get("ceiling");
-    return Picture.transfer(in -> Math.min(in + settings.get("drive"), ceiling))
-        .holding(List.of(new Picture.Handle("ceiling", null, "ceiling", 0, ceiling)));
+    double held = held(settings);
+    return Picture.transfer(in -> Math.min(in + settings.get("drive"), held))
+        .holding(
+            List.of(new Picture.Handle("ceiling", null, "ceiling", 0, settings.get("ceiling"))));
   }
 
   @Override
@@ -114,7 +135,7 @@ public final class Limiter implements ProcessorType {
       scan = new PeakScan(seenThrough);
       int rate = surroundings.sampleRate();
       lookAhead = (int) Math.max(1, Math.round(lookAheadMs * rate / 1000));
-      ceiling = Math.pow(10, (settings.get("ceiling") - MARGIN_DB) / 20);
+      ceiling = Math.pow(10, (held(settings) - MARGIN_DB) / 20);
       release = Math.exp(-1000 / (settings.get("release") * rate));
       latency = lookAhead + scan.delay();
       tail = new float[surroundings.channels()][scan.history()];

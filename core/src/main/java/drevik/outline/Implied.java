@@ -2,6 +2,7 @@ package drevik.outline;
 
 import drevik.audio.Layout;
 import drevik.category.CategoryTree;
+import drevik.category.Sorting;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.naming.ChannelName;
@@ -40,13 +41,22 @@ record Implied(ChannelKind kind, Layout layout, String category) {
         .orElse(hasLinesUnder ? ChannelKind.BUS : ChannelKind.SEAT);
   }
 
-  /** “Top” under “Snare” is a snare; what is of everything takes over nothing. */
+  /**
+   * “Top” under “Snare” is a snare, and so is what its own name says nothing sure of; what is of
+   * everything takes over nothing.
+   */
   private static String categoryOf(ChannelName name, ChannelKind kind, @Nullable Channel parent) {
     String own = name.sorting().category();
-    boolean silent =
-        own.equals(CategoryTree.UNKNOWN)
-            && !name.isMix()
-            && (kind == ChannelKind.SEAT || kind == ChannelKind.BUS);
-    return silent && parent != null && parent.kind() == ChannelKind.BUS ? parent.category() : own;
+    if (parent == null
+        || parent.kind() != ChannelKind.BUS
+        || name.isMix()
+        || kind != ChannelKind.SEAT && kind != ChannelKind.BUS) {
+      return own;
+    }
+    boolean other =
+        !CategoryTree.topOf(own).equals(CategoryTree.topOf(parent.category()))
+            && !parent.category().equals(CategoryTree.UNKNOWN);
+    boolean unsure = other && name.sorting().confidence() < Sorting.SURE;
+    return own.equals(CategoryTree.UNKNOWN) || unsure ? parent.category() : own;
   }
 }

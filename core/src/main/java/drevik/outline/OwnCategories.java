@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Which categories belong to a bus without anybody saying so. That of the bus itself, if it is the
  * only one of it that others stand under; and a family of which no bus is, but whose seats all
- * stand under this one. A parallel takes nothing but sends.
+ * stand under this one. A parallel takes nothing but sends, and what only keys hear is for those.
  */
 final class OwnCategories {
   private final Mix mix;
@@ -41,7 +41,9 @@ final class OwnCategories {
   }
 
   private void ofBuses() {
-    Set<String> parallels = SignalGraph.of(mix).parallels();
+    SignalGraph graph = SignalGraph.of(mix);
+    Set<String> aside = new HashSet<>(graph.parallels());
+    aside.addAll(graph.heardByKeysAlone());
     Set<String> fedInto =
         mix.channels().stream()
             .map(Channel::output)
@@ -49,7 +51,7 @@ final class OwnCategories {
             .collect(Collectors.toSet());
     Map<String, List<Channel>> buses =
         mix.channels().stream()
-            .filter(one -> one.kind() == ChannelKind.BUS && !parallels.contains(one.id()))
+            .filter(one -> one.kind() == ChannelKind.BUS && !aside.contains(one.id()))
             .filter(one -> !one.category().equals(CategoryTree.UNKNOWN))
             .collect(Collectors.groupingBy(Channel::category));
     buses.forEach(

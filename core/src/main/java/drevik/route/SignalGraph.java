@@ -229,4 +229,16 @@ public final class SignalGraph {
     sentTo.removeIf(id -> !channels.containsKey(id) || channels.get(id).kind() != ChannelKind.BUS);
     return sentTo;
   }
+
+  /** Channels that nothing but keys hear: no way leads on from them, and no output taps them. */
+  public Set<String> heardByKeysAlone() {
+    Set<String> keys = new HashSet<>();
+    Set<String> heard = new HashSet<>();
+    for (Tie tie : ties) {
+      (tie.kind() == Tie.Kind.KEY ? keys : heard).add(tie.from());
+    }
+    mix.outputs().forEach(output -> heard.add(output.channel()));
+    keys.removeAll(heard);
+    return keys;
+  }
 }

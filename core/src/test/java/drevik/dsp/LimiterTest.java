@@ -20,11 +20,14 @@ class LimiterTest {
   private static final double ALLOWED = 0.05;
 
   private static float[] limited(float[] x, int rate, double drive, double release, double ahead) {
+    return limited(x, rate, Map.of("drive", drive, "release", release, "look-ahead", ahead));
+  }
+
+  private static float[] limited(float[] x, int rate, Map<String, Double> settings) {
     Limiter type = new Limiter();
     Processor limiter =
         type.create(
-            new Settings(
-                type.parameters(), Map.of("drive", drive, "release", release, "look-ahead", ahead)),
+            new Settings(type.parameters(), settings),
             new ProcessorType.Surroundings(rate, Layout.MONO, 120));
     // With silence behind it, until all of it has come out.
     float[][] audio = {Arrays.copyOf(x, x.length + limiter.latency() + 500)};
@@ -87,6 +90,19 @@ class LimiterTest {
             .isLessThan(-1 + ALLOWED);
       }
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {44_100, 48_000})
+  void withRoomForAnyPlayerASharperOneSeesNothingAboveTheCeiling(int rate) {
+    double most = -100;
+    for (Sound sound : sounds(rate)) {
+      float[] bare = limited(sound.samples(), rate, Map.of("drive", 12.0));
+      most = Math.max(most, FineTruePeak.ofAnyPlayer(bare));
+      float[] out = limited(sound.samples(), rate, Map.of("drive", 12.0, "margin", 0.4));
+      assertThat(FineTruePeak.ofAnyPlayer(out)).as(sound.name()).isLessThan(-1);
+    }
+    assertThat(most).as("without it, one of them").isGreaterThan(-1 + ALLOWED);
   }
 
   @Test

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.audio.Layout;
+import drevik.category.NameSorter;
+import drevik.category.Sorting;
 import drevik.check.Finding;
 import drevik.check.LineCheck;
 import drevik.mix.Channel;
@@ -119,6 +121,34 @@ class OutlineTest {
     assertThat(mix.categoryMap().entries())
         .noneMatch(rule -> named(mix, "Room Squeeze").id().equals(rule.destination()));
     assertThat(Outline.write(mix)).doesNotContain("<");
+  }
+
+  @Test
+  void whatOnlyKeysHearIsNobodysDestination() {
+    Mix mix =
+        Outline.create(
+            "x",
+            """
+            Mix
+              Bass Bus ^Kick Key
+                Bass DI
+            Kick Key :bus #drums/kick
+              Kick trigger
+            """);
+    assertThat(named(mix, "Kick Key").category()).isEqualTo("drums/kick");
+    assertThat(mix.categoryMap().entries())
+        .isNotEmpty()
+        .noneMatch(entry -> named(mix, "Kick Key").id().equals(entry.destination()));
+  }
+
+  @Test
+  void whereANameSaysNothingSureTheLineAboveSpeaks() {
+    assertThat(NameSorter.sort("Vilon").category()).startsWith("strings");
+    assertThat(NameSorter.sort("Vilon").confidence()).isLessThan(Sorting.SURE);
+    Mix mix = Outline.create("x", "Mix\n  Brass Bus\n    Vilon\n    Violin\n  Vilon 2");
+    assertThat(named(mix, "Vilon").category()).isEqualTo(named(mix, "Brass Bus").category());
+    assertThat(named(mix, "Violin").category()).as("sure").startsWith("strings");
+    assertThat(named(mix, "Vilon 2").category()).as("nothing above says").startsWith("strings");
   }
 
   @Test

@@ -242,7 +242,7 @@ class RandomKillsTest {
     folder = Scripted.folder();
     data = folder.resolve("data");
     for (int number = 0; number < KILLS; number++) {
-      cutShort(script(data, "up").start(), data, 14_000);
+      cutShort(script(data, "up"), data, 14_000);
     }
     Process up = start(data, folder.resolve("up.log"), Map.of());
     try {
@@ -257,9 +257,9 @@ class RandomKillsTest {
   }
 
   /** All that a command runs is killed at a random moment; false if it ended by itself before. */
-  private static boolean cutShort(Process command, Path data, int within)
+  private static boolean cutShort(ProcessBuilder script, Path data, int within)
       throws IOException, InterruptedException {
-    command.getInputStream().close();
+    Process command = script.redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
     if (command.waitFor(new Random().nextInt(within), TimeUnit.MILLISECONDS)) {
       return false;
     }
@@ -368,7 +368,7 @@ class RandomKillsTest {
   private void theBackupIsAStateThatWasOnceTrue() throws Exception {
     Path restored = folder.resolve("restored");
     for (int number = 0; number < KILLS; number++) {
-      if (!cutShort(script(restored, "restore", backup.toString()).start(), restored, 4_000)) {
+      if (!cutShort(script(restored, "restore", backup.toString()), restored, 4_000)) {
         FileSystemUtils.deleteRecursively(restored);
       }
     }

@@ -11,6 +11,7 @@ import drevik.mix.Slot;
 import drevik.reassign.Answer;
 import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
+import drevik.route.SignalGraph;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -142,12 +143,15 @@ final class NewSeat {
     String category = file.category();
     boolean mapSaysSo = mapped.isPresent() && mapped.get().by().category().equals(category);
     boolean leaf = category.contains("/");
-    return mapSaysSo || !leaf
-        ? Optional.empty()
-        : mix.channels().stream()
-            .filter(c -> c.kind() == ChannelKind.BUS && c.category().equals(category))
-            .filter(bus -> seats().stream().anyMatch(seat -> bus.id().equals(seat.output())))
-            .findFirst();
+    if (mapSaysSo || !leaf) {
+      return Optional.empty();
+    }
+    Set<String> forKeys = SignalGraph.of(mix).heardByKeysAlone();
+    return mix.channels().stream()
+        .filter(c -> c.kind() == ChannelKind.BUS && c.category().equals(category))
+        .filter(bus -> !forKeys.contains(bus.id()))
+        .filter(bus -> seats().stream().anyMatch(seat -> bus.id().equals(seat.output())))
+        .findFirst();
   }
 
   /** Where all of this category were sent to one place by hand, the last of them. */
