@@ -7,7 +7,9 @@ package drevik.dsp;
  * (W3C Working Group Note, 2021), up to the Nyquist frequency: the bilinear transform would squeeze
  * them together there. The poles are the prototype's, carried over by impulse invariance; the zeros
  * are such that the magnitude is the prototype's at 0 Hz, at the corner and at the Nyquist
- * frequency (M. Vicanek, “Matched Second Order Digital Filters”, 2016, sections 2 and 3).
+ * frequency (M. Vicanek, “Matched Second Order Digital Filters”, 2016, sections 2 and 3). Where
+ * that leaves more than a tenth of a decibel, as near the Nyquist frequency, {@link MagnitudeFit}
+ * follows.
  */
 public record Biquad(double b0, double b1, double b2, double a1, double a2) {
   /** Q of a second-order Butterworth filter, maximally flat. */
@@ -15,6 +17,9 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
 
   /** Where the magnitude is matched at most, as a part of the Nyquist frequency. */
   private static final double HIGHEST_MATCH = 0.8;
+
+  /** Sections whose corner is below, as a part of the Nyquist frequency, are near everywhere. */
+  private static final double LOWEST_FIT = 0.06;
 
   /**
    * An analogue second-order section {@code (n2·s² + n1·s + n0) / (s² + s/q + 1)}, s in units of
@@ -27,6 +32,14 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
       double numerator = square(n0 - n2 * square) + square(n1 * x);
       return numerator / (square(1 - square) + square(x / q));
     }
+  }
+
+  private static Biquad fitted(Prototype of, double frequency, int sampleRate) {
+    double corner = 2 * Math.PI * frequency / sampleRate;
+    Biquad section = matched(of, frequency, sampleRate);
+    return corner < LOWEST_FIT * Math.PI
+        ? section
+        : MagnitudeFit.nearer(section, w -> of.power(w / corner));
   }
 
   /** The prototype with its corner at {@code frequency} Hz. */
@@ -82,7 +95,7 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
 
   /** Low-pass; q = 0.7071 is maximally flat. */
   public static Biquad lowPass(double frequency, double q, int sampleRate) {
-    return matched(new Prototype(0, 0, 1, q), frequency, sampleRate);
+    return fitted(new Prototype(0, 0, 1, q), frequency, sampleRate);
   }
 
   /** Bell of {@code gainDb} dB at {@code frequency} Hz. */
@@ -91,7 +104,7 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
       return bell(frequency, -gainDb, q, sampleRate).inverse();
     }
     double a = Math.pow(10, gainDb / 40);
-    return matched(new Prototype(1, a / q, 1, a * q), frequency, sampleRate);
+    return fitted(new Prototype(1, a / q, 1, a * q), frequency, sampleRate);
   }
 
   /** Low shelf of slope 1: {@code gainDb} dB far below {@code frequency} Hz, half of it there. */
@@ -102,7 +115,7 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
     double a = Math.pow(10, gainDb / 40);
     // A·(s² + √A/Q·s + A) / (A·s² + √A/Q·s + 1), with s in units of the corner over √A.
     double corner = frequency / Math.sqrt(a);
-    return matched(new Prototype(1, a / BUTTERWORTH, a * a, BUTTERWORTH), corner, sampleRate);
+    return fitted(new Prototype(1, a / BUTTERWORTH, a * a, BUTTERWORTH), corner, sampleRate);
   }
 
   /**
