@@ -1,7 +1,7 @@
 package drevik.edit;
 
 import drevik.category.CategoryTree;
-import drevik.category.ColourFamily;
+import drevik.category.Colour;
 import drevik.category.NameWords;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
@@ -137,14 +137,14 @@ final class Soundness {
   }
 
   private void colour(String subject, @Nullable String colour) {
-    if (colour != null && ColourFamily.byId(colour).isEmpty()) {
+    if (colour != null && Colour.byId(colour).isEmpty()) {
       fault(
           subject,
           "There is no colour “"
               + colour
               + "”; choose one of "
-              + Arrays.stream(ColourFamily.values())
-                  .map(ColourFamily::toString)
+              + Arrays.stream(Colour.values())
+                  .map(Colour::toString)
                   .collect(Collectors.joining(", "))
               + ".");
     }

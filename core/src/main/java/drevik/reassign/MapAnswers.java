@@ -1,7 +1,7 @@
 package drevik.reassign;
 
 import drevik.category.CategoryTree;
-import drevik.category.ColourFamily;
+import drevik.category.Colour;
 import drevik.category.NameWords;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
@@ -14,6 +14,7 @@ import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -244,11 +245,30 @@ public final class MapAnswers {
         .filter(to -> !to.id().equals(channel.id()) && !to.stowed());
   }
 
-  /** A colour family's id: the channel's own, else the map's, else that of its category. */
+  /**
+   * A colour's id: the channel's own, else the map's, else that of its category. What is coloured
+   * as its bus has the first colour that stands on the way on.
+   */
   public String colourOf(Channel channel) {
+    Set<String> passed = new HashSet<>();
+    Channel at = channel;
+    while (passed.add(at.id())) {
+      Optional<String> said = saidColour(at);
+      if (said.isPresent() && !said.get().equals(Colour.AS_ITS_BUS.toString())) {
+        return said.get();
+      }
+      Channel bus = at.output() == null ? null : channels.get(at.output());
+      if (said.isEmpty() || bus == null) {
+        break;
+      }
+      at = bus;
+    }
+    return Colour.ofCategory(at.category()).toString();
+  }
+
+  private Optional<String> saidColour(Channel channel) {
     boolean own = channel.colour() != null || channel.isPinned(Slot.of(Slot.Kind.COLOUR));
-    return (own ? Optional.ofNullable(channel.colour()) : mappedColour(channel))
-        .orElse(ColourFamily.ofCategory(channel.category()).toString());
+    return own ? Optional.ofNullable(channel.colour()) : mappedColour(channel);
   }
 
   private Optional<String> mappedColour(Channel channel) {

@@ -194,7 +194,7 @@ class NameSorterTest {
         .allSatisfy(
             path -> {
               CategoryTree.parentOf(path).ifPresent(parent -> assertThat(all).contains(parent));
-              assertThat(ColourFamily.byId(ColourFamily.ofCategory(path).toString())).isPresent();
+              assertThat(Colour.byId(Colour.ofCategory(path).toString())).isPresent();
             });
   }
 

@@ -256,22 +256,23 @@ class RandomKillsTest {
     FileSystemUtils.deleteRecursively(folder);
   }
 
-  /** All that a command runs is killed at a random moment; false if it ended by itself before. */
-  private static boolean cutShort(ProcessBuilder script, Path data, int within)
+  /** All that a command runs is killed at a random moment; its status if it ended before. */
+  private static int cutShort(ProcessBuilder script, Path data, int within)
       throws IOException, InterruptedException {
     Process command = script.redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
     if (command.waitFor(new Random().nextInt(within), TimeUnit.MILLISECONDS)) {
-      return false;
+      return command.exitValue();
     }
-    command.toHandle().destroyForcibly();
-    command.descendants().forEach(ProcessHandle::destroyForcibly);
+    List<ProcessHandle> children = command.descendants().toList();
+    command.destroyForcibly();
+    children.forEach(ProcessHandle::destroyForcibly);
     for (Path pid : List.of(data.resolve("server.pid"), postmaster(data))) {
       if (Files.exists(pid) && !Files.readAllLines(pid).isEmpty()) {
         new ProcessBuilder("kill", "-KILL", Files.readAllLines(pid).get(0)).start().waitFor();
       }
     }
     command.waitFor();
-    return true;
+    return -1;
   }
 
   private static Path postmaster(Path data) {
@@ -368,7 +369,7 @@ class RandomKillsTest {
   private void theBackupIsAStateThatWasOnceTrue() throws Exception {
     Path restored = folder.resolve("restored");
     for (int number = 0; number < KILLS; number++) {
-      if (!cutShort(script(restored, "restore", backup.toString()), restored, 4_000)) {
+      if (cutShort(script(restored, "restore", backup.toString()), restored, 4_000) == 0) {
         FileSystemUtils.deleteRecursively(restored);
       }
     }

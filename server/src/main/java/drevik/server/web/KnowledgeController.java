@@ -5,7 +5,7 @@ import drevik.audio.Layout;
 import drevik.audio.PanLaw;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
-import drevik.category.ColourFamily;
+import drevik.category.Colour;
 import drevik.category.NameWords;
 import drevik.check.Rule;
 import drevik.deliver.Specifications;
@@ -66,9 +66,9 @@ class KnowledgeController {
   Knowledge knowledge() {
     return new Knowledge(
         CategoryTree.all().stream()
-            .map(path -> new CategoryLine(path, ColourFamily.ofCategory(path).toString()))
+            .map(path -> new CategoryLine(path, Colour.ofCategory(path).toString()))
             .toList(),
-        Arrays.stream(ColourFamily.values())
+        Arrays.stream(Colour.values())
             .map(family -> new FamilyLine(family.toString(), family.mark()))
             .toList(),
         Processors.all().stream()
