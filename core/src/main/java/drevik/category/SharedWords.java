@@ -1,7 +1,9 @@
 package drevik.category;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -30,8 +32,28 @@ final class SharedWords {
     this.names = names;
   }
 
-  /** The names, in their order, without the words that they share and without endings. */
+  /**
+   * The names, in their order, without the words that they share and without endings: all of them,
+   * and then those of each folder, as the songs of an album have.
+   */
   static List<String> without(List<String> names) {
+    List<String> read = new ArrayList<>(withoutOfAll(names));
+    Map<String, List<Integer>> folders = new LinkedHashMap<>();
+    for (int i = 0; i < names.size(); i++) {
+      folders.computeIfAbsent(FileName.folderOf(names.get(i)), folder -> new ArrayList<>()).add(i);
+    }
+    if (folders.size() > 1) {
+      for (List<Integer> in : folders.values()) {
+        List<String> rest = withoutOfAll(in.stream().map(read::get).toList());
+        for (int i = 0; i < in.size(); i++) {
+          read.set(in.get(i), rest.get(i));
+        }
+      }
+    }
+    return List.copyOf(read);
+  }
+
+  private static List<String> withoutOfAll(List<String> names) {
     if (names.size() < FEWEST) {
       return names;
     }

@@ -21,6 +21,20 @@ class SharedWordsTest {
   }
 
   @Test
+  void eachFolderOfAnAlbumHasASongOfItsOwn() {
+    List<String> album = new ArrayList<>();
+    album.addAll(called("01/Night Bus - %s.wav", BAND));
+    album.addAll(called("02/Golden Horn - %s.wav", BAND));
+    album.addAll(called("03/Silver Drum - %s.wav", BAND));
+    List<String> plain = sorted(called("%s.wav", BAND));
+    List<String> read = sorted(album);
+    assertThat(read.subList(0, 9)).isEqualTo(plain);
+    assertThat(read.subList(9, 18)).isEqualTo(plain);
+    assertThat(read.subList(18, 27)).as("a family of its own").isEqualTo(plain);
+    assertThat(SharedWords.without(album).get(0)).startsWith("01/").endsWith("Kick");
+  }
+
+  @Test
   void behindTheCodeOfAProductionStandsTheDepartment() {
     List<String> film =
         List.of(

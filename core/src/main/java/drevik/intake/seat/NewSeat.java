@@ -29,20 +29,23 @@ final class NewSeat {
   private final @Nullable Channel wished;
   private final MapAnswers map;
   private final @Nullable String person;
+  private final Songs.@Nullable Song song;
   private final Optional<Answer> mapped;
   private final Optional<Channel> neighbour;
   private final Optional<Channel> sum;
 
   /**
    * @param wished the bus that a person chose, or null
+   * @param song the one that the file belongs to, or null: it is seated there and nowhere else
    */
-  NewSeat(Mix mix, DeliveredFile file, @Nullable Channel wished) {
+  NewSeat(Mix mix, DeliveredFile file, @Nullable Channel wished, Songs.@Nullable Song song) {
     this.mix = mix;
+    this.song = song;
     this.file = file;
     this.wished = wished;
     map = MapAnswers.of(mix);
     person = personOf(file, mix).orElse(null);
-    mapped = map.destinationOf(asked());
+    mapped = map.destinationOf(asked()).filter(answer -> isOfItsSong(answer.text()));
     neighbour = findNeighbour();
     sum = findSum();
   }
@@ -123,6 +126,7 @@ final class NewSeat {
             .or(() -> sum.map(bus -> "into “" + bus.name() + "”, which sums such microphones"))
             .or(() -> mapped.map(Answer::words))
             .or(() -> neighbour.map(one -> "like “" + one.name() + "”"))
+            .or(() -> Optional.ofNullable(song).map(one -> "to “" + one.bus().name() + "”"))
             .orElse("sent nowhere yet, as this Mix has no bus");
   }
 
@@ -132,7 +136,12 @@ final class NewSeat {
         .or(() -> chosen().map(Channel::output))
         .or(() -> sum.map(Channel::id))
         .or(() -> mapped.map(Answer::text))
-        .or(() -> neighbour.map(Channel::output));
+        .or(() -> neighbour.map(Channel::output))
+        .or(() -> Optional.ofNullable(song).map(one -> one.bus().id()));
+  }
+
+  private boolean isOfItsSong(@Nullable String channel) {
+    return song == null || song.holds(String.valueOf(channel));
   }
 
   /**
@@ -149,7 +158,7 @@ final class NewSeat {
     Set<String> forKeys = SignalGraph.of(mix).heardByKeysAlone();
     return mix.channels().stream()
         .filter(c -> c.kind() == ChannelKind.BUS && c.category().equals(category))
-        .filter(bus -> !forKeys.contains(bus.id()))
+        .filter(bus -> !forKeys.contains(bus.id()) && isOfItsSong(bus.id()))
         .filter(bus -> seats().stream().anyMatch(seat -> bus.id().equals(seat.output())))
         .findFirst();
   }
@@ -178,6 +187,8 @@ final class NewSeat {
   }
 
   private List<Channel> seats() {
-    return mix.channels().stream().filter(c -> c.kind() == ChannelKind.SEAT).toList();
+    return mix.channels().stream()
+        .filter(c -> c.kind() == ChannelKind.SEAT && isOfItsSong(c.id()))
+        .toList();
   }
 }

@@ -38,6 +38,7 @@ public final class SeatingPlanner {
   private final Mix mix;
   private final List<DeliveredFile> files;
   private final SeatNames names;
+  private final Songs songs;
   private final SeatNames.Unique unique = new SeatNames.Unique();
   private final Set<String> taken = new HashSet<>();
   private final Map<String, Place> places = new HashMap<>();
@@ -51,6 +52,7 @@ public final class SeatingPlanner {
     this.seated = mix;
     this.files = files;
     this.names = names;
+    this.songs = Songs.of(mix, files);
   }
 
   /** The plan with seats named after their files. */
@@ -224,10 +226,26 @@ public final class SeatingPlanner {
    */
   private void takeBestFits(List<DeliveredFile> open) {
     for (SeatFit fit : SeatFit.all(open, mix.channels())) {
-      if (!places.containsKey(fit.file().id()) && taken.add(fit.seat().id())) {
-        places.put(fit.file().id(), take(fit.file(), fit.seat(), fit.because(), false));
+      if (!places.containsKey(fit.file().id())
+          && isOfItsSong(fit.file(), fit.seat())
+          && taken.add(fit.seat().id())) {
+        String because = fit.because() + ofSong(fit.file(), fit.seat());
+        places.put(fit.file().id(), take(fit.file(), fit.seat(), because, false));
       }
     }
+  }
+
+  private boolean isOfItsSong(DeliveredFile file, Channel seat) {
+    return seat.kind() != ChannelKind.SEAT
+        || songs.of(file).map(song -> song.holds(seat.id())).orElse(true);
+  }
+
+  private String ofSong(DeliveredFile file, Channel seat) {
+    return songs
+        .of(file)
+        .filter(song -> song.holds(seat.id()))
+        .map(song -> " in “" + song.bus().name() + "”, which “" + song.folder() + "” is")
+        .orElse("");
   }
 
   private Place take(DeliveredFile file, Channel seat, String because, boolean wished) {
@@ -293,7 +311,7 @@ public final class SeatingPlanner {
    * @param wished the bus that a person chose, or null
    */
   private Place addSeat(DeliveredFile file, @Nullable Channel wished) {
-    NewSeat added = new NewSeat(seated, file, wished);
+    NewSeat added = new NewSeat(seated, file, wished, songs.of(file).orElse(null));
     Optional<String> leftOut = added.reasonToLeaveOut();
     if (leftOut.isPresent()) {
       return Place.leftOut(file.id(), leftOut.get(), false);
