@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
@@ -66,7 +67,7 @@ final class PrintCommand implements Callable<Integer> {
     KnownContents known = KnownContents.ofUser();
     Map<AudioRef, Path> located = located(mix, folder, known);
     known.keep();
-    List<Finding> findings = check.join();
+    List<Finding> findings = found(check);
     findings.forEach(
         finding -> System.err.println("drevik: " + finding.severity() + ": " + finding.says()));
     boolean wrong = findings.stream().anyMatch(one -> one.severity() == Severity.WRONG);
@@ -83,6 +84,15 @@ final class PrintCommand implements Callable<Integer> {
     Files.writeString(out.resolve(OwnPrints.REPORT), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
     return report.passes() && !wrong ? 0 : 1;
+  }
+
+  /** What is refused there is refused here. */
+  private static List<Finding> found(CompletableFuture<List<Finding>> check) {
+    try {
+      return check.join();
+    } catch (CompletionException e) {
+      throw e.getCause() instanceof RuntimeException refused ? refused : e;
+    }
   }
 
   private Set<String> chosen(Mix mix) {

@@ -23,6 +23,7 @@ import tools.jackson.databind.JsonNode;
 /** Drevik as its one script runs it, on a data folder of a test's own. */
 final class Scripted {
   static final Path SCRIPT = Path.of("..", "drevik").toAbsolutePath().normalize();
+  private static final Path CACHE = Path.of("target", "cache").toAbsolutePath();
   static final HttpClient HTTP = HttpClient.newHttpClient();
 
   record Ended(int status, String says) {}
@@ -43,6 +44,7 @@ final class Scripted {
     builder.environment().put("DREVIK_DEMO", "false");
     builder.environment().put("DREVIK_PORT", "8517");
     builder.environment().put("DREVIK_DATA", data.toString());
+    builder.environment().put("XDG_CACHE_HOME", CACHE.toString());
     builder.environment().put("JDK_JAVA_OPTIONS", StartedApplication.QUICK_TO_START);
     return builder;
   }
