@@ -96,7 +96,7 @@ final class KnownContents {
     }
   }
 
-  /** Keeps what was learnt, for the next time; the newest where there is too much. */
+  /** Keeps what was learnt, for the next time; where there is too much, some of the older goes. */
   void keep() {
     if (learnt.isEmpty()) {
       return;
@@ -107,11 +107,13 @@ final class KnownContents {
     try {
       Files.createDirectories(kept.getParent());
       Path beside = Files.createTempFile(kept.getParent(), "known-contents", ".part");
-      Files.write(
-          beside,
-          lines.subList(Math.max(0, lines.size() - MOST), lines.size()),
-          StandardCharsets.UTF_8);
-      Files.move(beside, kept, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      try {
+        List<String> most = lines.subList(Math.max(0, lines.size() - MOST), lines.size());
+        Files.write(beside, most, StandardCharsets.UTF_8);
+        Files.move(beside, kept, StandardCopyOption.ATOMIC_MOVE);
+      } finally {
+        Files.deleteIfExists(beside);
+      }
     } catch (IOException e) {
       // It will be read again.
     }
