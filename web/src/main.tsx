@@ -1,10 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter } from "react-router";
 import { readAhead } from "./api/queries";
 import { App, readPlace, readPlaces } from "./App";
 import { ActsProvider } from "./shell/acts";
+import { Addresses } from "./shell/Addresses";
 import "./index.css";
 
 const client = new QueryClient({
@@ -22,11 +22,11 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>
-        <BrowserRouter>
+        <Addresses>
           <ActsProvider>
             <App />
           </ActsProvider>
-        </BrowserRouter>
+        </Addresses>
       </QueryClientProvider>
     </StrictMode>,
   );
