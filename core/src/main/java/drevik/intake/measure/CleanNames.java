@@ -3,6 +3,7 @@ package drevik.intake.measure;
 import drevik.category.CategoryTree;
 import drevik.category.FileName;
 import drevik.category.NameSorter;
+import drevik.category.Sorting;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -35,14 +36,37 @@ public final class CleanNames {
 
   private static final int LEAST_FILES = 4;
 
+  /** Without a song's name, the files of a song are of several kinds still. */
+  private static final int FEWEST_FAMILIES = 3;
+
+  /** What is taken off the beginning of all names. */
   private final String prefix;
 
-  private CleanNames(String prefix) {
+  /** What is taken off those of a folder where all of them have nothing in common. */
+  private final Map<String, String> prefixesOfFolders;
+
+  private CleanNames(String prefix, Map<String, String> prefixesOfFolders) {
     this.prefix = prefix;
+    this.prefixesOfFolders = prefixesOfFolders;
   }
 
-  /** Looks at all names of a delivery for what they begin with together. */
+  /**
+   * Looks at all names of a delivery for what they begin with together, and at those of each folder
+   * as well, as the songs of an album have names of their own.
+   */
   public static CleanNames of(List<String> names) {
+    Map<String, List<String>> folders = new HashMap<>();
+    for (String name : names) {
+      folders.computeIfAbsent(FileName.folderOf(name), folder -> new ArrayList<>()).add(name);
+    }
+    Map<String, String> prefixes = new HashMap<>();
+    if (folders.size() > 1) {
+      folders.forEach((folder, in) -> prefixes.put(folder, prefixOf(in)));
+    }
+    return new CleanNames(prefixOf(names), prefixes);
+  }
+
+  private static String prefixOf(List<String> names) {
     Map<String, Integer> beginnings = new HashMap<>();
     for (String name : names) {
       StringBuilder beginning = new StringBuilder();
@@ -59,18 +83,40 @@ public final class CleanNames {
         longest = entry.getKey();
       }
     }
-    // Eight guitars share “Gtr”, which is what they are and no song's name.
-    boolean isInstrument =
-        !longest.isEmpty() && !NameSorter.sort(longest).category().equals(CategoryTree.UNKNOWN);
-    return new CleanNames(isInstrument ? "" : longest);
+    return longest.isEmpty() || isWhatTheyAre(longest, names) ? "" : longest;
+  }
+
+  /**
+   * Eight guitars share “Gtr”, which is what they are and no song's name. In a song's name, or its
+   * producer's, a word may say something too; then what stands behind it says many other things.
+   */
+  private static boolean isWhatTheyAre(String prefix, List<String> names) {
+    if (NameSorter.sort(prefix).category().equals(CategoryTree.UNKNOWN)) {
+      return false;
+    }
+    List<Sorting> sure =
+        names.stream()
+            .map(name -> NameSorter.sort(withoutPrefix(plain(name), prefix)))
+            .filter(one -> one.confidence() >= Sorting.SURE)
+            .toList();
+    long families = sure.stream().map(one -> CategoryTree.topOf(one.category())).distinct().count();
+    return sure.size() < SHARED_BY * names.size() || families < FEWEST_FAMILIES;
+  }
+
+  private static String plain(String name) {
+    return String.join(" ", words(unnumbered(name))) + " ";
+  }
+
+  private static String withoutPrefix(String plain, String prefix) {
+    return plain.toLowerCase(Locale.ROOT).startsWith(prefix)
+        ? plain.substring(prefix.length())
+        : plain;
   }
 
   /** The clean name; the file's own without folder and ending where nothing would be left. */
   public String of(String name) {
-    String plain = String.join(" ", words(unnumbered(name))) + " ";
-    if (!prefix.isEmpty() && plain.toLowerCase(Locale.ROOT).startsWith(prefix)) {
-      plain = plain.substring(prefix.length());
-    }
+    String ofFolder = prefixesOfFolders.getOrDefault(FileName.folderOf(name), "");
+    String plain = withoutPrefix(plain(name), prefix.isEmpty() ? ofFolder : prefix);
     plain = JUNK.matcher(NUMBERING.matcher(plain.strip()).replaceFirst("")).replaceAll(" ");
     plain = EDGES.matcher(BREAKS.matcher(plain).replaceAll(" ")).replaceAll("").strip();
     boolean says = plain.chars().anyMatch(Character::isLetter);

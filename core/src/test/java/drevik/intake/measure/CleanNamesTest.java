@@ -3,6 +3,7 @@ package drevik.intake.measure;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -44,5 +45,25 @@ class CleanNamesTest {
   void anInstrumentThatAllFilesBeginWithIsNoSong() {
     List<String> names = List.of("Gtr lead.wav", "Gtr slide.wav", "Gtr chop.wav", "Gtr low.wav");
     assertThat(names).map(CleanNames.of(names)::of).contains("Gtr lead", "Gtr low");
+  }
+
+  @Test
+  void aWordInTheNameOfASongOrItsProducerSaysNothingOfItsFiles() {
+    List<String> parts = List.of("Shaker", "Trumpet", "Synth Pad", "Piano L", "Lead Vox");
+    List<String> names =
+        parts.stream().map("COPPER ROAD 96 Emin (prod. Ilva T.) - %s.wav"::formatted).toList();
+    assertThat(names).map(CleanNames.of(names)::of).isEqualTo(parts);
+  }
+
+  @Test
+  void eachFolderHasASongOfItsOwn() {
+    List<String> parts = List.of("Kick", "Bass DI", "Gtr L", "Lead Vox", "Piano");
+    List<String> names =
+        Stream.of("01/Night Bus - %s.wav", "02/Golden Horn - %s.wav", "03/%s.wav")
+            .flatMap(form -> parts.stream().map(form::formatted))
+            .toList();
+    assertThat(names)
+        .map(CleanNames.of(names)::of)
+        .isEqualTo(Stream.of(parts, parts, parts).flatMap(List::stream).toList());
   }
 }
