@@ -7,11 +7,16 @@ import drevik.category.FileName;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -79,14 +84,29 @@ public final class StereoPairs {
 
   /**
    * Pairs in the order of their first files; those for whose halves the Mix has two free seats of
-   * their own stay apart.
+   * their own stay apart. Names are read as they are first; those that find no other half so are
+   * read without what stands behind their sides and is each file's own before them, as a date and a
+   * running number.
    *
    * @param files mono files only
    */
   public static List<Pair> among(List<Half> files, Mix mix) {
+    List<Pair> pairs = new ArrayList<>(among(files, CleanNames::withoutEnding, mix));
+    Set<String> paired = new HashSet<>();
+    pairs.forEach(pair -> paired.addAll(List.of(pair.first(), pair.second())));
+    List<Half> left = files.stream().filter(file -> !paired.contains(file.id())).toList();
+    CleanNames clean = CleanNames.of(files.stream().map(Half::name).toList());
+    pairs.addAll(among(left, clean::of, mix));
+    Map<String, Integer> order = new HashMap<>();
+    files.forEach(file -> order.put(file.id(), order.size()));
+    pairs.sort(Comparator.comparing(pair -> order.get(pair.first())));
+    return pairs;
+  }
+
+  private static List<Pair> among(List<Half> files, UnaryOperator<String> read, Mix mix) {
     Map<String, List<Sided>> sources = new LinkedHashMap<>();
     for (Half file : files) {
-      sided(file)
+      sided(file, read.apply(file.name()))
           .filter(Sided::meansStereo)
           .ifPresent(one -> sources.computeIfAbsent(one.source, key -> new ArrayList<>()).add(one));
     }
@@ -108,16 +128,15 @@ public final class StereoPairs {
     return pairs;
   }
 
-  private static Optional<Sided> sided(Half half) {
-    String plain = CleanNames.withoutEnding(FileName.baseOf(half.name()));
-    Matcher matcher = SIDED.matcher(plain);
+  private static Optional<Sided> sided(Half half, String read) {
+    Matcher matcher = SIDED.matcher(FileName.baseOf(read));
     if (!matcher.matches()) {
       return Optional.empty();
     }
     String source = NUMBERING.matcher(matcher.group(1)).replaceFirst("");
     String key = (FileName.folderOf(half.name()) + source).toLowerCase(Locale.ROOT);
     return Side.of(matcher.group(3))
-        .map(side -> new Sided(half, key + side.halves, side, matcher.group(2).equals(".")));
+        .map(side -> new Sided(half, key + side.halves, side, matcher.group(2).endsWith(".")));
   }
 
   private static boolean agree(Half one, Half other) {
@@ -143,9 +162,12 @@ public final class StereoPairs {
     return matcher.matches() ? Side.of(matcher.group(3)) : Optional.empty();
   }
 
-  /** The side that the name of a mono file or seat ends with: −1 left, 1 right, 0 none. */
+  /**
+   * The side that the name of a mono file or seat ends with, but for what an export adds: −1 left,
+   * 1 right, 0 none.
+   */
   public static int panOf(String name) {
-    Matcher matcher = SIDED.matcher(CleanNames.withoutEnding(name));
+    Matcher matcher = SIDED.matcher(CleanNames.of(List.of(name)).of(name));
     Optional<Side> side = matcher.matches() ? Side.of(matcher.group(3)) : Optional.empty();
     return side.map(s -> s == Side.LEFT ? -1 : s == Side.RIGHT ? 1 : 0).orElse(0);
   }
