@@ -66,10 +66,16 @@ final class NewSeat {
         .max(Comparator.comparingInt(String::length));
   }
 
+  /** What is to be compared with needs no way: it is added where none waits for it. */
+  boolean isReference() {
+    return wished == null && CategoryTree.isWithin(file.category(), "reference");
+  }
+
   Optional<String> reasonToLeaveOut() {
-    boolean special =
-        CategoryTree.isWithin(file.category(), "reference")
-            || CategoryTree.isWithin(file.category(), "click");
+    if (isReference()) {
+      return Optional.empty();
+    }
+    boolean special = CategoryTree.isWithin(file.category(), "click");
     // Where nothing is routed yet, files are seated all the same, and routed later.
     boolean unrouted = mix.channels().stream().noneMatch(Channel::takesSound);
     if (wished != null || (destination().isPresent() || unrouted) && !special) {
@@ -83,6 +89,11 @@ final class NewSeat {
 
   /** The seat, without a name yet. */
   Channel channel() {
+    if (isReference()) {
+      return Channel.of(
+              "seat-" + file.id(), ChannelKind.REFERENCE, "", file.layout(), file.category())
+          .withDeliveredBy(file.deliveredBy());
+    }
     return neighbour
         .map(
             c ->
@@ -113,12 +124,15 @@ final class NewSeat {
 
   /** Id of the channel that it stands behind, or null. */
   @Nullable String standsBehind() {
-    return neighbour.map(Channel::id).orElse(null);
+    return isReference() ? null : neighbour.map(Channel::id).orElse(null);
   }
 
   String because() {
     if (wished != null) {
       return "you chose a new seat on “" + wished.name() + "”";
+    }
+    if (isReference()) {
+      return "a new reference, heard in no file, to compare";
     }
     return "no free seat left; "
         + chosen()

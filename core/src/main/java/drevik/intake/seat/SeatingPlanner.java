@@ -370,11 +370,17 @@ public final class SeatingPlanner {
             });
   }
 
+  private boolean addsReference(DeliveredFile file) {
+    Seating seating = seatings.get(file.id());
+    Channel added = seating == null ? null : seating.added();
+    return added != null && added.kind() == ChannelKind.REFERENCE;
+  }
+
   /** References are set about as loud as the tracks together. */
   private void matchReferences() {
     List<DeliveredFile> references =
         files.stream()
-            .filter(file -> place(file).act() == Act.REFERENCE)
+            .filter(file -> place(file).act() == Act.REFERENCE || addsReference(file))
             // A picture's own sound is what the mix is held to, and stays as loud as it came.
             .filter(file -> !FileName.holdsPicture(file.name()))
             .toList();

@@ -162,7 +162,28 @@ class SeatingPlannerTest {
   void theRoughMixGoesBesideTheMix() {
     SeatingPlan plan =
         plan(file("rough.wav", "reference/rough"), file("rough 2.wav", "reference/rough"));
-    assertThat(plan.places()).extracting("act").containsExactly(Act.REFERENCE, Act.LEFT_OUT);
+    assertThat(plan.places()).extracting("act").containsExactly(Act.REFERENCE, Act.ADDS);
+    Channel second = plan.seatings().get(1).added();
+    assertThat(second.kind()).isEqualTo(ChannelKind.REFERENCE);
+    assertThat(second.output()).isNull();
+  }
+
+  @Test
+  void whereNoReferenceWaitsForTheRoughMixOneIsMade() {
+    Mix empty = Mix.empty(MixKind.SESSION, "Recording");
+    SeatingPlan plan =
+        SeatingPlanner.plan(
+            empty,
+            List.of(
+                file("Kick.wav", "drums/kick"),
+                file("Click.wav", "click"),
+                file("rough v3.wav", "reference/rough")));
+    assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.LEFT_OUT, Act.ADDS);
+    assertThat(plan.places().get(2).because()).startsWith("a new reference, heard in no file");
+    Mix seated = plan.toEdit("d").applyTo(empty);
+    Channel rough = seated.channels().get(1);
+    assertThat(rough.kind()).isEqualTo(ChannelKind.REFERENCE);
+    assertThat(rough.name()).isEqualTo("rough");
   }
 
   @Test
@@ -527,7 +548,11 @@ class SeatingPlannerTest {
             mix.withOutputs(List.of(whole)),
             file("snare.wav", "drums/snare").withLoudness(-20.0),
             file("bell.wav", "percussion/hand").withLoudness(-26.0),
-            file("rough.wav", "reference/rough").withLoudness(-10.0));
+            file("rough.wav", "reference/rough").withLoudness(-10.0),
+            file("older rough.wav", "reference/rough").withLoudness(-13.0));
+    assertThat(plan.seatings().get(3).clips().get(0).gainDb())
+        .as("a new one")
+        .isCloseTo(-10, within(0.1));
     SeatDelivery.Seating rough =
         plan.seatings().stream().filter(s -> s.seat().equals("Rough")).findFirst().orElseThrow();
     // Two tracks at −26 LUFS behind their faders make −23 LUFS.
