@@ -75,7 +75,10 @@ final class OutlineReader {
     return new Reading(mix, mix, faults.stream().distinct().toList(), placed(entries));
   }
 
-  /** What the text does not say follows the category map; where a line stands, it says. */
+  /**
+   * What the text does not say follows the category map; under what a line stands, it says. A line
+   * that stands under nothing says nothing of where it goes.
+   */
   private Mix followed(Mix read) {
     Map<String, Channel> said = read.channelsById();
     Map<String, Set<Slot>> held = new LinkedHashMap<>();
@@ -85,7 +88,7 @@ final class OutlineReader {
             .mapChannels(
                 channel -> {
                   String wanted = Lookup.in(said, channel.id()).output();
-                  if (Objects.equals(wanted, channel.output())) {
+                  if (wanted == null || wanted.equals(channel.output())) {
                     return channel;
                   }
                   held.put(channel.id(), Set.of(output));

@@ -294,4 +294,32 @@ class OutlineEditTest {
         .isEqualTo(named(BAND, "Snare Bus").id());
     assertThat(MixField.CHANNELS.get(after)).hasSize(BAND.channels().size() + 2);
   }
+
+  @Test
+  void whatStoodNowhereFollowsTheBusesThatAreWrittenBelowIt() {
+    Mix recorded =
+        Outline.read(Mix.empty(MixKind.TEMPLATE, "Recorded"), "Kick\nSnare\nBass DI\nCello\n")
+            .after();
+    assertThat(recorded.channels()).extracting(Channel::output).containsOnlyNulls();
+    Outline.Reading reading =
+        Outline.read(
+            recorded,
+            Outline.write(recorded) + "Master =Print\n  Drum Bus\n  Bass Bus\n  Plate verb\n");
+    assertThat(reading.faults()).isEmpty();
+    Mix after = reading.edit().applyTo(recorded);
+    assertThat(after).isEqualTo(reading.after());
+    assertThat(named(after, "Kick").output()).isEqualTo(named(after, "Drum Bus").id());
+    assertThat(named(after, "Bass DI").output()).isEqualTo(named(after, "Bass Bus").id());
+    assertThat(named(after, "Cello").output()).as("no bus takes strings").isNull();
+    assertThat(after.channels()).as("nobody decided").allMatch(c -> c.pins().isEmpty());
+  }
+
+  @Test
+  void whatIsTakenOutFromUnderItsBusStaysNowhere() {
+    String under = "        Kick Out\n";
+    assertThat(written()).contains(under);
+    Mix after = after(written().replace(under, "") + under.strip() + "\n");
+    assertThat(named(after, "Kick Out").output()).isNull();
+    assertThat(changed(after)).containsExactly("Kick Out");
+  }
 }
