@@ -190,7 +190,9 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** Says what was done, as undo names it. */
 function tellStep(id: string) {
   return (answer: MixChange) => {
-    if (answer.undo !== undefined && answer.revision !== answer.from) {
+    if (answer.revision === answer.from) {
+      notify("It is so already; nothing was changed.");
+    } else if (answer.undo !== undefined) {
       tellDone(id, `${capital(answer.undo)}.`, true);
     }
   };
@@ -584,12 +586,13 @@ export function pasted(text: string) {
   return answered(api.POST("/api/outline/pasted", { body: { text } }));
 }
 
-/** Chains on the shelf, those that fit a category first. */
-export function useChains(category?: string, wanted = true) {
+/** Chains on the shelf, those that fit a channel first. */
+export function useChains(of?: { category: string; kind: string }, wanted = true) {
+  const query = of && { category: of.category, kind: of.kind };
   return useQuery({
-    queryKey: ["chains", category],
+    queryKey: ["chains", query],
     enabled: wanted,
-    queryFn: () => answered(api.GET("/api/chains", { params: { query: { category } } })),
+    queryFn: () => answered(api.GET("/api/chains", { params: { query } })),
   });
 }
 

@@ -160,7 +160,7 @@ function Choosers(props: ChoosersProps) {
   const { view, picked, asking, onClose, onEdit, onFind, onOnly, onPick } = props;
   const knowledge = useKnowledge().data;
   const first = view.document.channels.find((one) => one.id === picked[0]);
-  const chains = useChains(first?.category, asking === "put-chain").data ?? [];
+  const chains = useChains(first, asking === "put-chain").data ?? [];
   const what = `${plural(picked.length, "channel")}`;
   const lead = (id: string) => (
     <Mark

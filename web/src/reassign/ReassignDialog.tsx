@@ -64,7 +64,9 @@ export function ReassignDialog({ view, picked, category: first, onClose }: Props
     control: "",
     chain: "",
   });
-  const chains = useChains(first ?? undefined).data?.filter((one) => one.removedAt === undefined);
+  const chains = useChains(first ? { category: first, kind: "seat" } : undefined).data?.filter(
+    (one) => one.removedAt === undefined,
+  );
   const set = (field: keyof typeof to) => (value: string) => setTo({ ...to, [field]: value });
   const chosen =
     of || (who === "category" ? (used[0] ?? "") : who === "person" ? (people[0] ?? "") : "");

@@ -11,22 +11,28 @@ interface Props {
   onClose: () => void;
 }
 
-/** What the picked channels have to some destinations: the same on all of them, different, or none. */
+/**
+ * What the picked channels have to some destinations: the same on all of them, different, or none.
+ *
+ * @param sends the destinations of each send
+ */
 function there<T>(
   picked: Channel[],
-  to: string[],
+  sends: string[][],
   of: (send: Send) => T,
 ): T | "various" | undefined {
-  const same = (send: Send) =>
+  const same = (send: Send, to: string[]) =>
     send.destinations.length === to.length && send.destinations.every((id, i) => id === to[i]);
-  const found = picked.map((one) => one.sends.find(same));
+  const found = picked.flatMap((one) =>
+    sends.map((to) => one.sends.find((send) => same(send, to))),
+  );
   const values = new Set(found.map((send) => (send ? of(send) : undefined)));
   return values.size > 1 ? "various" : [...values][0];
 }
 
 /**
- * Gives the picked channels one send; with several destinations it is a fan. What they have to these
- * destinations is shown, and what is not touched stays.
+ * Gives the picked channels a send; with several destinations it is a fan, or a send of its own into
+ * each. What they have to these destinations is shown, and what is not touched stays.
  */
 export function SendDialog({ view, picked, onEdit, onClose }: Props) {
   const knowledge = useKnowledge().data;
@@ -38,8 +44,10 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
   const [tap, setTap] = useState<Send["tap"]>();
   const [typed, setLevel] = useState<string>();
   const destinations = targets.filter((one) => chosen.has(one.id)).map((one) => one.id);
-  const tapNow = there(picked, destinations, (send) => send.tap);
-  const levelNow = there(picked, destinations, (send) => send.levelDb);
+  const [apart, setApart] = useState(false);
+  const sends = apart ? destinations.map((id) => [id]) : [destinations];
+  const tapNow = there(picked, sends, (send) => send.tap);
+  const levelNow = there(picked, sends, (send) => send.levelDb);
   const isThere = tapNow !== undefined || levelNow !== undefined;
   const level = typed ?? (typeof levelNow === "number" ? db(levelNow) : "");
   const toggle = (id: string) => {
@@ -52,8 +60,14 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
   return (
     <FormDialog
       title={`Send of ${plural(picked.length, "channel")}`}
-      description="One destination is a send; several are a fan: the same level into each of them, and each balances itself."
-      does={chosen.size > 1 ? `Set a fan of ${chosen.size}` : "Set the send"}
+      description="Several destinations are a fan, the same level into each of them, which balance themselves; or each has a send of its own."
+      does={
+        chosen.size > 1
+          ? apart
+            ? `Set ${chosen.size} sends`
+            : `Set a fan of ${chosen.size}`
+          : "Set the send"
+      }
       busy={chosen.size === 0}
       onClose={onClose}
       onSubmit={async () => {
@@ -64,7 +78,11 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
         if (typed !== undefined && typed.trim() !== "") {
           set.levelDb = await understood("DECIBELS", typed);
         }
-        return onEdit({ edit: "set-send", channels: ids, destinations, set });
+        const edits = sends.map(
+          (to) => ({ edit: "set-send", channels: ids, destinations: to, set }) as const,
+        );
+        const words = `set the sends of ${plural(ids.length, "channel")} to ${plural(edits.length, "channel")}`;
+        return onEdit(edits.length > 1 ? { edit: "together", edits, words } : edits[0]!);
       }}
     >
       <fieldset className="max-h-[38vh] overflow-y-auto border border-rule px-2 py-1">
@@ -76,6 +94,18 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
           </label>
         ))}
       </fieldset>
+      {chosen.size > 1 && (
+        <Field label="As">
+          <Select
+            value={apart ? "apart" : "fan"}
+            choices={[
+              { id: "fan", label: "one send into all of them, a fan" },
+              { id: "apart", label: "a send of its own into each" },
+            ]}
+            onChange={(id) => setApart(id === "apart")}
+          />
+        </Field>
+      )}
       <Field label="Taken">
         <Select
           value={tap ?? tapNow ?? "post-fader"}

@@ -162,6 +162,21 @@ describe("a send", () => {
     );
   });
 
+  it("can be one of its own into each destination, in one step", async () => {
+    const props = watched();
+    show(<SendDialog picked={[kick]} {...props} />);
+    await userEvent.click(screen.getByLabelText(/plate/));
+    await userEvent.click(screen.getByLabelText(/hall/));
+    await userEvent.selectOptions(screen.getByLabelText("As"), "apart");
+    expect(screen.getByRole("button", { name: /Set 2 sends/ })).toBeTruthy();
+    await submit();
+    const to = (id: string) =>
+      expect.objectContaining({ edit: "set-send", destinations: [id], set: { on: true } });
+    expect(props.onEdit).toHaveBeenCalledExactlyOnceWith(
+      expect.objectContaining({ edit: "together", edits: [to("plate"), to("hall")] }),
+    );
+  });
+
   it("asks for a level that is one", async () => {
     const props = watched();
     show(<SendDialog picked={[kick]} {...props} />);

@@ -119,7 +119,8 @@ class ArchitectureTest {
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")
         .whereLayer("dsp")
-        .mayOnlyBeAccessedByLayers("meter", "mix", "route", "check", "render", "ledger", "outline")
+        .mayOnlyBeAccessedByLayers(
+            "meter", "mix", "edit", "route", "check", "render", "ledger", "outline")
         .check(CORE);
   }
 

@@ -21,6 +21,9 @@ final class SharedWords {
   /** Of fewer names, several may have a word in common by chance. */
   private static final int FEWEST = 8;
 
+  /** So many that have a word of their folder's name do not have it by chance. */
+  private static final int FEWEST_OF_FOLDER = 4;
+
   private static final double SHARE = 0.7;
 
   /** A delivery of one choir has its word in common as well; one of so many families has not. */
@@ -37,30 +40,39 @@ final class SharedWords {
    * and then those of each folder, as the songs of an album have.
    */
   static List<String> without(List<String> names) {
-    List<String> read = new ArrayList<>(withoutOfAll(names));
+    List<String> read = new ArrayList<>(withoutOfAll(names, Set.of()));
     Map<String, List<Integer>> folders = new LinkedHashMap<>();
     for (int i = 0; i < names.size(); i++) {
       folders.computeIfAbsent(FileName.folderOf(names.get(i)), folder -> new ArrayList<>()).add(i);
     }
-    if (folders.size() > 1) {
-      for (List<Integer> in : folders.values()) {
-        List<String> rest = withoutOfAll(in.stream().map(read::get).toList());
-        for (int i = 0; i < in.size(); i++) {
-          read.set(in.get(i), rest.get(i));
-        }
-      }
-    }
+    folders.forEach(
+        (folder, in) -> {
+          List<String> rest =
+              withoutOfAll(in.stream().map(read::get).toList(), wordsOfFolder(folder));
+          for (int i = 0; i < in.size(); i++) {
+            read.set(in.get(i), rest.get(i));
+          }
+        });
     return List.copyOf(read);
   }
 
-  private static List<String> withoutOfAll(List<String> names) {
-    if (names.size() < FEWEST) {
+  /** Words of the name of the innermost folder of a path. */
+  private static Set<String> wordsOfFolder(String path) {
+    return pieces(FileName.baseOf(path.replaceFirst("[/\\\\]+$", "")));
+  }
+
+  /**
+   * @param titles words that are the files' together if only a few of them have them
+   */
+  private static List<String> withoutOfAll(List<String> names, Set<String> titles) {
+    if (names.size() < (titles.isEmpty() ? FEWEST : FEWEST_OF_FOLDER)) {
       return names;
     }
     SharedWords shared = new SharedWords(names);
     Set<String> words = new HashSet<>();
     for (String word : shared.shared()) {
-      if (saysNothing(word) || shared.isToldWithout(word)) {
+      boolean many = names.size() >= FEWEST || titles.contains(word);
+      if (many && (saysNothing(word) || shared.isToldWithout(word))) {
         words.add(word);
       }
     }
@@ -70,15 +82,19 @@ final class SharedWords {
   private Set<String> shared() {
     Map<String, Integer> counts = new HashMap<>();
     for (String name : names) {
-      Set<String> words = new HashSet<>();
-      Matcher pieces = PIECE.matcher(NameTokens.file(name));
-      while (pieces.find()) {
-        words.add(pieces.group());
-      }
-      words.forEach(word -> counts.merge(word, 1, Integer::sum));
+      pieces(NameTokens.file(name)).forEach(word -> counts.merge(word, 1, Integer::sum));
     }
     counts.values().removeIf(count -> count < SHARE * names.size());
     return counts.keySet();
+  }
+
+  private static Set<String> pieces(String text) {
+    Set<String> words = new HashSet<>();
+    Matcher pieces = PIECE.matcher(text);
+    while (pieces.find()) {
+      words.add(pieces.group());
+    }
+    return words;
   }
 
   private static boolean saysNothing(String word) {

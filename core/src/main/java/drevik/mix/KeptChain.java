@@ -27,7 +27,9 @@ public record KeptChain(String name, String category, String purpose, List<Inser
       throw Refused.about(
           channel.id(), "“" + channel.name() + "” has no chain; put a processor on it first.");
     }
-    return new KeptChain(name, category, purpose, channel.chain()).cleaned();
+    boolean unsaid = category.equals(CategoryTree.UNKNOWN);
+    String of = unsaid ? purposeOf(channel.kind(), category) : category;
+    return new KeptChain(name, of, purpose, channel.chain()).cleaned();
   }
 
   /**
@@ -65,6 +67,15 @@ public record KeptChain(String name, String category, String purpose, List<Inser
     return Comparator.comparingInt((KeptChain chain) -> farFrom(chain.category(), category))
         .thenComparingInt(chain -> CategoryTree.orderOf(chain.category()))
         .thenComparing(KeptChain::name);
+  }
+
+  /** What chains of a channel are kept under: what a return and a master do is their kind. */
+  public static String purposeOf(ChannelKind kind, String category) {
+    return switch (kind) {
+      case RETURN -> "print/return";
+      case MASTER -> "print";
+      default -> category;
+    };
   }
 
   private static int farFrom(String one, String other) {

@@ -11,10 +11,12 @@ import drevik.reassign.MapAnswers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -149,7 +151,7 @@ public final class NamedChannels {
           case MASTER, REFERENCE -> Optional.empty();
           case SEAT -> seatGoesTo(category, name, because);
           case BUS -> isMix ? theOnly(ChannelKind.MASTER) : busGoesTo(category, because);
-          case RETURN -> mixBus();
+          case RETURN -> returnsBus(because).or(this::mixBus);
         };
     return to.map(Destination::new).orElse(Destination.NONE);
   }
@@ -182,6 +184,24 @@ public final class NamedChannels {
     parent.ifPresent(
         bus -> because.add("goes to “" + bus.name() + "”, the one bus of " + bus.category()));
     return parent.or(this::mixBus);
+  }
+
+  /** The bus that gathers the returns, so that a new one is in their stem: fed by nothing else. */
+  private Optional<Channel> returnsBus(List<String> because) {
+    Map<String, Set<ChannelKind>> fedBy = new HashMap<>();
+    for (Channel one : mix.channels()) {
+      if (one.output() != null) {
+        fedBy.computeIfAbsent(one.output(), to -> new HashSet<>()).add(one.kind());
+      }
+    }
+    Optional<Channel> bus =
+        only(
+            mix.channels().stream()
+                .filter(one -> one.kind() == ChannelKind.BUS && one.takesSound())
+                .filter(one -> Set.of(ChannelKind.RETURN).equals(fedBy.get(one.id())))
+                .toList());
+    bus.ifPresent(one -> because.add("goes to “" + one.name() + "”, as other returns do"));
+    return bus;
   }
 
   /** Empty where there is none, or several among which only a person can choose. */

@@ -35,6 +35,19 @@ class SharedWordsTest {
   }
 
   @Test
+  void ofAFewFilesTheNameOfTheirFolderIsTheirSong() {
+    List<String> seven = BAND.subList(0, 7);
+    List<String> album = new ArrayList<>(called("01 Night Bus/Night Bus - %s.wav", seven));
+    album.addAll(called("02 Salt Road/Salt Road - %s.wav", seven));
+    assertThat(sorted(album).subList(0, 7)).isEqualTo(sorted(seven));
+    assertThat(sorted(called("Night Bus/Night Bus - %s.wav", seven))).isEqualTo(sorted(seven));
+    List<String> drums = List.of("Drums Kick", "Drums Snare", "Drums Hat", "Drums Room");
+    assertThat(SharedWords.without(called("Drums/%s.wav", drums)))
+        .as("what they are, and no song")
+        .allMatch(name -> name.contains("Drums "));
+  }
+
+  @Test
   void behindTheCodeOfAProductionStandsTheDepartment() {
     List<String> film =
         List.of(

@@ -137,6 +137,15 @@ class ChannelEditsTest {
     KeptChain drum = new KeptChain("d", "drums", "", loaded.chain());
     assertThat(Stream.of(bass, drum, kick).sorted(KeptChain.fitting("drums/kick")))
         .containsExactly(kick, drum, bass);
+    KeptChain plate = new KeptChain("p", "print/return", "", loaded.chain());
+    String forReturns = KeptChain.purposeOf(ChannelKind.RETURN, "unknown");
+    assertThat(Stream.of(bass, plate, kick).sorted(KeptChain.fitting(forReturns)))
+        .startsWith(plate);
+    assertThat(KeptChain.purposeOf(ChannelKind.BUS, "drums")).isEqualTo("drums");
+    Channel verb =
+        Channel.of("verb", ChannelKind.RETURN, "Verb", Layout.STEREO, "unknown")
+            .withChain(loaded.chain());
+    assertThat(KeptChain.of(verb, "Verb", "unknown", "").category()).isEqualTo("print/return");
   }
 
   @Test

@@ -14,6 +14,7 @@ import drevik.naming.NamedChannel;
 import drevik.naming.NamedChannels;
 import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -68,6 +69,23 @@ class NamedChannelsTest {
     assertThat(channel(mix, "kick-in").layout()).isEqualTo(Layout.MONO);
     assertThat(MapAnswers.of(mix).destinationOf(Asked.anyOf("drums/kick")).orElseThrow().text())
         .isEqualTo("drum-bus");
+  }
+
+  @Test
+  void aReturnGoesWhereReturnsAreGatheredSoThatItIsInTheirStem() {
+    Mix routed = named("Plate verb", "Drum Bus", "Mix", "Print").applyTo(EMPTY);
+    Channel gathering = Channel.of("wet", ChannelKind.BUS, "Wet", Layout.STEREO, "unknown");
+    List<Channel> channels =
+        new ArrayList<>(
+            routed.channels().stream()
+                .map(c -> c.kind() == ChannelKind.RETURN ? c.withOutput("wet") : c)
+                .toList());
+    channels.add(gathering.withOutput("mix"));
+    Mix gathered = routed.withChannels(channels);
+    NamedChannel hall = named("Hall verb").named(gathered).get(0);
+    assertThat(hall.channel().output()).isEqualTo("wet");
+    assertThat(hall.because()).contains("goes to “Wet”, as other returns do");
+    assertThat(named("Hall verb").named(routed).get(0).channel().output()).isEqualTo("mix");
   }
 
   @Test

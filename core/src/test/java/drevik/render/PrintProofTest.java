@@ -3,6 +3,7 @@ package drevik.render;
 import static drevik.MixWords.clip;
 import static drevik.MixWords.mix;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.MixWords;
 import drevik.audio.Dither;
@@ -14,6 +15,7 @@ import drevik.deliver.Check.Verdict;
 import drevik.deliver.Shape;
 import drevik.edit.TurnOutput;
 import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.OutputKind;
@@ -24,6 +26,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.IntToDoubleFunction;
@@ -257,5 +260,45 @@ class PrintProofTest {
     Mix trimmed = turn.applyTo(before);
     assertThat(trimmed.channel("mix").orElseThrow().faderDb()).isZero();
     assertThat(check(trimmed, "Loudness").verdict()).isNotEqualTo(Verdict.FAIL);
+  }
+
+  @Test
+  void whatALimiterHoldsIsTurnedUpBeforeItSoThatItsPeaksStayUnderTheCeiling() throws IOException {
+    IntToDoubleFunction noise = noise(1, 0.1);
+    IntToDoubleFunction clicking = i -> i % 9_600 == 0 ? 0.8 : noise.applyAsDouble(i);
+    write("n.wav", Layout.STEREO, 4 * RATE, clicking, clicking);
+    Specification asks = new Specification("s", "S", "", -9.0, 1.0, -1.0, null, null);
+    Insert limiter = new Insert("l", "limiter", true, false, Map.of(), null);
+    Mix held =
+        heard("n.wav", Layout.STEREO, 4 * RATE, OutputKind.MIX, o -> o.withSpecification("s"))
+            .withSpecifications(List.of(asks))
+            .mapChannels(c -> c.id().equals("mix") ? c.withChain(List.of(limiter)) : c);
+    Output whole = held.outputs().get(0);
+    Mix mix =
+        held.withOutputs(
+            List.of(
+                whole,
+                whole
+                    .with()
+                    .id("pre")
+                    .name("Unlimited")
+                    .namePattern("pre")
+                    .tap(Tap.PRE_CHAIN)
+                    .build(),
+                whole.with().id("twin").name("Twin").namePattern("twin").build()));
+    Check missed = check(mix, "Loudness");
+    assertThat(missed.turnDb()).isGreaterThan(3);
+    TurnOutput turn = new TurnOutput(whole.id(), missed.turnDb());
+    assertThat(turn.says(mix))
+        .matches("drive the limiter of “mix” by [\\d.]+ dB more, and with it “Twin”");
+    Mix turned = turn.applyTo(mix);
+    assertThat(turned.channel("mix").orElseThrow().faderDb()).isZero();
+    assertThat(check(turned, "True peak").verdict()).isNotEqualTo(Verdict.FAIL);
+    assertThatThrownBy(() -> new TurnOutput(whole.id(), 30).applyTo(mix))
+        .hasMessageContaining("24 dB is the most");
+    assertThat(new TurnOutput(whole.id(), -2).applyTo(mix).channel("mix").orElseThrow().faderDb())
+        .isEqualTo(-2);
+    assertThat(new TurnOutput(whole.id(), -2).says(mix))
+        .isEqualTo("turn “mix” down by 2.00 dB, and with it “Twin”");
   }
 }

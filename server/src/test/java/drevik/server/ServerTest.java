@@ -390,6 +390,8 @@ class ServerTest {
   void chainsAreKeptRemovedBroughtBackAndPutOnChannels() {
     String mix = session();
     JsonNode fitting = server.get("/api/chains?category=vocals/lead").body();
+    JsonNode forReturns = server.get("/api/chains?category=unknown&kind=return").body();
+    assertThat(forReturns.get(0).get("chain").get("category").asString()).isEqualTo("print/return");
     assertThat(fitting.path(0).path("chain").path("category").asString()).isEqualTo("vocals/lead");
     Map<String, Object> wanted =
         Map.of("mix", mix, "channel", "master", "name", "Mine", "category", "print", "purpose", "");

@@ -230,6 +230,14 @@ final class StarterBuilder {
     return output(name, kind, from, Tap.POST_FADER, layout, SampleFormat.PCM_24, without);
   }
 
+  /** A file of what the mix is compared with, of which there may be none. */
+  StarterBuilder comparison(String name, String from) {
+    output(name, OutputKind.PRINT, from);
+    int last = outputs.size() - 1;
+    outputs.set(last, outputs.get(last).withMayBeSilent(true));
+    return this;
+  }
+
   StarterBuilder output(
       String name,
       OutputKind kind,

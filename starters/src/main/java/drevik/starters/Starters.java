@@ -158,7 +158,7 @@ public final class Starters {
         .map("Textures", "fx")
         .output("Master", OutputKind.PRINT, "Master")
         .output("Mix", OutputKind.MIX, "Mix")
-        .output("Comparison", OutputKind.PRINT, "Compare");
+        .comparison("Comparison", "Compare");
     return b.stems(
             "Mix",
             "Drums",
@@ -290,7 +290,7 @@ public final class Starters {
     }
     return b.control("All songs", songBuses.toArray(String[]::new))
         .output("Album in one", OutputKind.PRINT, "Album master")
-        .output("Comparison", OutputKind.PRINT, "Compare")
+        .comparison("Comparison", "Compare")
         .build();
   }
 
@@ -319,7 +319,7 @@ public final class Starters {
             "Release 16", OutputKind.PRINT, "Release", Tap.POST_FADER, STEREO, SampleFormat.PCM_16)
         .output(
             "Unlimited", OutputKind.PRINT, "Release", Tap.PRE_CHAIN, STEREO, SampleFormat.FLOAT_32)
-        .output("Comparison", OutputKind.PRINT, "Compare")
+        .comparison("Comparison", "Compare")
         .build();
   }
 
@@ -410,7 +410,7 @@ public final class Starters {
             Tap.POST_FADER,
             STEREO,
             SampleFormat.PCM_24)
-        .output("Guide", OutputKind.PRINT, "Guide")
+        .comparison("Guide", "Guide")
         .output("Mix", OutputKind.MIX, "Mix")
         .answersTo("r128", "Broadcast 5.1", "Broadcast stereo")
         .output(
@@ -497,7 +497,7 @@ public final class Starters {
             STEREO,
             SampleFormat.PCM_24)
         .answersTo("r128", "Surround", "Stereo")
-        .output("Guide", OutputKind.PRINT, "Guide")
+        .comparison("Guide", "Guide")
         .output("Mix", OutputKind.MIX, "Mix")
         .output("Mix-minus", OutputKind.MINUS, "Minus narration", "narration")
         .output(

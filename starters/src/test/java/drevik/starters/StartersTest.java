@@ -10,6 +10,7 @@ import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
 import drevik.category.CategoryTree;
 import drevik.check.LineCheck;
+import drevik.check.Rule;
 import drevik.codec.Documents;
 import drevik.deliver.NamePattern;
 import drevik.dsp.Parameter;
@@ -67,6 +68,24 @@ class StartersTest {
     assertThat(starter.description()).hasSizeGreaterThan(100);
     assertThat(starter.categoryMap().entries()).isNotEmpty();
     assertThat(starter.channels()).allMatch(channel -> channel.clips().isEmpty());
+  }
+
+  /** Whoever delivers the tracks seldom delivers what the mix is to be compared with. */
+  @ParameterizedTest(name = "{index}")
+  @MethodSource("starters")
+  void withAllTracksAndNothingToCompareNoFileIsSilentThatMayNotBe(Mix starter) {
+    Clip clip = new Clip("clip", new AudioRef("", "a.wav"), 0, 0, FRAMES, 0);
+    Mix session =
+        starter
+            .withKind(MixKind.SESSION)
+            .mapChannels(
+                c -> c.kind() == ChannelKind.SEAT ? c.withClips(List.of(clip.withId(c.id()))) : c);
+    // Its sends are ready and not open yet.
+    String returns = "out-returns-stem";
+    assertThat(LineCheck.of(session))
+        .filteredOn(finding -> finding.rule() == Rule.OUTPUT_SILENT)
+        .filteredOn(finding -> !finding.where().contains(returns))
+        .isEmpty();
   }
 
   /** Every seat in turn plays an impulse through the engine, with all chains taken out. */

@@ -124,7 +124,15 @@ final class NewSeat {
 
   /** Id of the channel that it stands behind, or null. */
   @Nullable String standsBehind() {
-    return isReference() ? null : neighbour.map(Channel::id).orElse(null);
+    return isReference() ? null : neighbour.or(this::lastOfItsBus).map(Channel::id).orElse(null);
+  }
+
+  /** Without a neighbour of its family it stands with those that it is heard with. */
+  private Optional<Channel> lastOfItsBus() {
+    String bus = destination().orElse(null);
+    return bus == null
+        ? Optional.empty()
+        : seats().stream().filter(c -> bus.equals(c.output())).reduce((a, b) -> b);
   }
 
   String because() {

@@ -2,7 +2,6 @@ package drevik.intake.seat;
 
 import drevik.audio.Layout;
 import drevik.category.CategoryTree;
-import drevik.category.FileName;
 import drevik.intake.conform.DeliveredFile;
 import drevik.intake.measure.CleanNames;
 import drevik.intake.measure.StereoPairs;
@@ -24,11 +23,15 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
 
   private static final Pattern WORD = Pattern.compile("\\p{Lu}?\\p{Ll}+|\\p{Lu}+(?!\\p{Ll})|\\d+");
 
-  /** All that fit, the best first; of equal ones that which is heard first. */
-  static List<SeatFit> all(List<DeliveredFile> files, List<Channel> seats) {
+  /**
+   * All that fit, the best first; of equal ones that which is heard first.
+   *
+   * @param clean what files are called without what all of them share: a reel's number is no seat's
+   */
+  static List<SeatFit> all(List<DeliveredFile> files, List<Channel> seats, CleanNames clean) {
     List<SeatFit> fits = new ArrayList<>();
     for (DeliveredFile file : files) {
-      Set<String> words = words(file.title());
+      Set<String> words = words(clean.of(file.title()));
       for (Channel seat : seats) {
         double score = of(file, words, seat);
         if (score > 0) {
@@ -95,12 +98,10 @@ record SeatFit(DeliveredFile file, Channel seat, double score) {
   }
 
   private static Set<String> words(String name) {
-    String file = FileName.baseOf(name);
     Set<String> words = new LinkedHashSet<>();
-    Matcher matcher =
-        WORD.matcher(CleanNames.withoutEnding(file).replaceFirst("^\\d{1,3}[ _.-]+", ""));
+    Matcher matcher = WORD.matcher(name);
     while (matcher.find()) {
-      String word = matcher.group().toLowerCase(Locale.ROOT);
+      String word = matcher.group().toLowerCase(Locale.ROOT).replaceFirst("^0+(?=\\d)", "");
       words.add(
           switch (word) {
             case "btm", "bot" -> "bottom";

@@ -64,6 +64,11 @@ public final class SeatNames {
     }
   }
 
+  /** What files are called without what tells none of them from the others. */
+  CleanNames clean() {
+    return clean;
+  }
+
   /**
    * @param seat what the seat is called now; null for a new one
    */

@@ -225,7 +225,7 @@ public final class SeatingPlanner {
    * The best fits first, so that “snare top” is not taken by the snare that happens to come first.
    */
   private void takeBestFits(List<DeliveredFile> open) {
-    for (SeatFit fit : SeatFit.all(open, mix.channels())) {
+    for (SeatFit fit : SeatFit.all(open, mix.channels(), names.clean())) {
       if (!places.containsKey(fit.file().id())
           && isOfItsSong(fit.file(), fit.seat())
           && taken.add(fit.seat().id())) {

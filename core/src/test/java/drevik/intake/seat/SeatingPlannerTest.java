@@ -665,4 +665,39 @@ class SeatingPlannerTest {
     assertThat(plan.places()).hasSize(2).allMatch(place -> place.seatName().length() == 200);
     assertThat(plan.toEdit("D").applyTo(MIX).channels()).hasSize(MIX.channels().size() + 2);
   }
+
+  @Test
+  void aReelsNumberBeforeAllNamesIsNoSeatsNumber() {
+    Mix film =
+        mix()
+            .seat("ADR 1", "dx", c -> c.withCategory("dialogue/adr"))
+            .seat("ADR 2", "dx", c -> c.withCategory("dialogue/adr"))
+            .seat("Feet 1", "dx", c -> c.withCategory("foley/feet"))
+            .seat("Feet 2", "dx", c -> c.withCategory("foley/feet"))
+            .bus("dx", null)
+            .build();
+    SeatingPlan plan =
+        plan(
+            film,
+            file("R2_ADR Maria.wav", "dialogue/adr"),
+            file("R2_FOL feet 02.wav", "foley/feet"),
+            file("R2_FOL feet 01.wav", "foley/feet"),
+            file("R2_BG city.wav", "ambience"));
+    assertThat(plan.places().subList(0, 3))
+        .extracting("calledBefore")
+        .containsExactly("ADR 1", "Feet 2", "Feet 1");
+  }
+
+  @Test
+  void aNewSeatWithoutANeighbourStandsWithThoseOfItsBus() {
+    Mix band =
+        mix()
+            .seat("Piano", "keys", c -> c.withCategory("keys/piano"))
+            .bus("keys", null)
+            .seat("Voice", "keys", c -> c.withCategory("vocals").withOutput(null))
+            .map("synth", "keys")
+            .build();
+    SeatingPlan plan = plan(band, file("Pad.wav", "synth/pad"));
+    assertThat(plan.seatings().get(0).addedAfter()).isEqualTo("Piano");
+  }
 }

@@ -1,9 +1,11 @@
 package drevik.server.chain;
 
 import drevik.codec.Documents;
+import drevik.mix.ChannelKind;
 import drevik.mix.KeptChain;
 import drevik.server.FileAnswer;
 import drevik.server.chain.KeptChains.ChainLine;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -35,10 +37,25 @@ class ChainController {
     this.chains = chains;
   }
 
-  /** Those that fit a category first. */
+  /**
+   * Those that fit a channel first.
+   *
+   * @param category that of the channel; null for the order of the tree
+   * @param kind that of the channel; null for that of a seat
+   */
   @GetMapping
-  List<ChainLine> chains(@RequestParam(required = false) @Nullable String category) {
-    return chains.list(category);
+  List<ChainLine> chains(
+      @RequestParam(required = false) @Nullable String category,
+      @RequestParam(required = false) @Nullable String kind) {
+    if (category == null) {
+      return chains.list(null);
+    }
+    return chains.list(
+        Arrays.stream(ChannelKind.values())
+            .filter(one -> one.toString().equals(kind))
+            .findFirst()
+            .map(one -> KeptChain.purposeOf(one, category))
+            .orElse(category));
   }
 
   @PostMapping
