@@ -1,4 +1,4 @@
-import { useId, useState } from "react";
+import { useId, useState, type ReactNode } from "react";
 import type { Channel, CreateChannels, Edit, MixView, NamedChannel } from "../../api/client";
 import { useKnowledge, useNamed } from "../../api/queries";
 import { choices, Field, FormDialog, Select, words } from "../../ui/FormDialog";
@@ -30,7 +30,8 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
   const [names, setNames] = useState("");
   const [category, setCategory] = useState("");
   const [sent, setSent] = useState("");
-  const [destinations, setDestinations] = useState(true);
+  /** Nothing said: those by which no channel moves. */
+  const [destinations, setDestinations] = useState<boolean>();
   const buses = view.document.channels.filter((one) => view.facts[one.id]?.takesSound);
   const edit: CreateChannels = {
     edit: "create-channels",
@@ -44,7 +45,9 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
   };
   const settled = useSettled(names.trim() ? edit : undefined, JSON.stringify(edit));
   const named = useNamed(view.id, view.revision, settled);
-  const offered = (named.data ?? []).flatMap((one) => one.destinationOf ?? []);
+  const offers = (named.data ?? []).filter((one) => one.destinationOf);
+  const free = offers.filter((one) => one.moved.length === 0);
+  const moving = offers.filter((one) => one.moved.length > 0);
   return (
     <FormDialog
       wide
@@ -96,19 +99,41 @@ export function CreateDialog({ view, after, onEdit, onClose }: Props) {
         />
       </Field>
       <Suggestions view={view} named={named.data ?? []} error={named.error} />
-      {offered.length > 0 && (
-        <label className="mt-2 flex min-h-6 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={destinations}
-            onChange={(event) => setDestinations(event.target.checked)}
-          />
-          From now on the category map sends {offered.join(", ")} to{" "}
-          {offered.length === 1 ? "the new bus" : "the new buses"}
-        </label>
+      {free.length > 0 && (
+        <Tick
+          on={destinations !== false}
+          onChange={(on) => setDestinations(on ? undefined : false)}
+        >
+          From now on the category map sends {categoriesOf(free)}
+        </Tick>
+      )}
+      {moving.length > 0 && (
+        <Tick on={destinations === true} onChange={(on) => setDestinations(on || undefined)}>
+          Also {categoriesOf(moving)}: {moving.flatMap((one) => one.moved).join(", ")} would move
+        </Tick>
       )}
       <p className="mt-2 text-small text-ink-2">One undo takes all of it back.</p>
     </FormDialog>
+  );
+}
+
+function categoriesOf(buses: NamedChannel[]) {
+  const categories = buses.flatMap((one) => one.destinationOf ?? []).join(", ");
+  return `${categories} to ${buses.length === 1 ? "the new bus" : "the new buses"}`;
+}
+
+interface TickProps {
+  on: boolean;
+  onChange: (on: boolean) => void;
+  children: ReactNode;
+}
+
+function Tick({ on, onChange, children }: TickProps) {
+  return (
+    <label className="mt-2 flex min-h-6 items-center gap-2">
+      <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} />
+      <span>{children}</span>
+    </label>
   );
 }
 

@@ -82,7 +82,8 @@ export function SendDialog({ view, picked, onEdit, onClose }: Props) {
           (to) => ({ edit: "set-send", channels: ids, destinations: to, set }) as const,
         );
         const words = `set the sends of ${plural(ids.length, "channel")} to ${plural(edits.length, "channel")}`;
-        return onEdit(edits.length > 1 ? { edit: "together", edits, words } : edits[0]!);
+        const [first, ...others] = edits;
+        return onEdit(first && others.length === 0 ? first : { edit: "together", edits, words });
       }}
     >
       <fieldset className="max-h-[38vh] overflow-y-auto border border-rule px-2 py-1">

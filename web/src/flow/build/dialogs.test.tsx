@@ -47,6 +47,7 @@ describe("adding channels", () => {
     category: "drums",
     output: "mix",
     destinationOf: "drums",
+    moved: [] as string[],
     because: ["“drum” says drums"],
   };
 
@@ -62,7 +63,6 @@ describe("adding channels", () => {
       layout: "stereo",
       names: ["Tom [1-2]", "Ride"],
       after: "kick",
-      destinations: true,
     });
     expect(props.onClose).toHaveBeenCalled();
   });
@@ -79,6 +79,18 @@ describe("adding channels", () => {
     await userEvent.selectOptions(screen.getByLabelText("Sent to"), "nowhere yet");
     await submit();
     expect(props.onEdit.mock.calls[0]?.[0]).toMatchObject({ output: "", destinations: false });
+  });
+
+  it("moves channels to a new bus only where that is ticked", async () => {
+    answers.set("POST /api/mixes/m1/named", [{ ...named, moved: ["Kick", "Hat"] }]);
+    const props = watched();
+    show(<CreateDialog {...props} />);
+    await userEvent.type(screen.getByLabelText("Names"), "Drum bus");
+    const tick = await screen.findByLabelText(/drums to the new bus: Kick, Hat would move/);
+    expect(tick).toHaveProperty("checked", false);
+    await userEvent.click(tick);
+    await submit();
+    expect(props.onEdit.mock.calls[0]?.[0]).toMatchObject({ destinations: true });
   });
 
   it("says at once what is wrong with a name", async () => {

@@ -25,7 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param output where they are sent; empty for nowhere yet, or null
  * @param after the channel that they stand behind, or null for the end
  * @param destinations whether new buses become the destination of the category that their name
- *     says, where the category map is silent; null for no
+ *     says, where the category map is silent; null for those by which no channel would move
  */
 public record CreateChannels(
     @Nullable ChannelKind kind,
@@ -55,7 +55,7 @@ public record CreateChannels(
     CategoryMap map = mix.categoryMap();
     for (NamedChannel bus : made) {
       String of = bus.destinationOf();
-      if (of != null && Boolean.TRUE.equals(destinations)) {
+      if (of != null && (destinations == null ? bus.moved().isEmpty() : destinations)) {
         map = map.sending(of, bus.id());
       }
     }

@@ -36,6 +36,10 @@ public record ChannelName(
   private static final Set<String> MASTER = words("master mastering print out");
   private static final Set<String> MIX = words("mix mixes mixbus mixdown 2mix main full premaster");
 
+  /** What is pressed hard beside what it is made of: no place for tracks of its own. */
+  private static final Set<String> PARALLEL =
+      words("parallel para smash smashed crush crushed squash squashed squeeze squeezed");
+
   private static final Map<String, Layout> LAYOUTS =
       Map.ofEntries(
           Map.entry("mono", Layout.MONO),
@@ -53,8 +57,17 @@ public record ChannelName(
     return Set.of(words.split(" "));
   }
 
+  /** True for what takes sends beside another way, by its name: “Drum smash”, “Vox parallel”. */
+  public static boolean saysParallel(String name) {
+    return has(split(name), PARALLEL);
+  }
+
+  private static List<String> split(String name) {
+    return Arrays.stream(BREAKS.split(name)).filter(word -> !word.isEmpty()).toList();
+  }
+
   public static ChannelName of(String name) {
-    List<String> words = Arrays.stream(BREAKS.split(name)).filter(word -> !word.isEmpty()).toList();
+    List<String> words = split(name);
     Optional<Layout> layout =
         words.stream()
             .flatMap(word -> Optional.ofNullable(LAYOUTS.get(lower(word))).stream())

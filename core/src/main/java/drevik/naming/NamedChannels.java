@@ -4,9 +4,11 @@ import drevik.audio.Layout;
 import drevik.category.CategoryTree;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
+import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.reassign.Asked;
+import drevik.reassign.Following;
 import drevik.reassign.MapAnswers;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -112,8 +114,26 @@ public final class NamedChannels {
       like = model.id();
       because.add("all else as “" + model.name() + "”");
     }
-    return new NamedChannel(
-        id, name, kind, layout, category, to.id(), ownCategory(kind, category), like, because);
+    String own = ChannelName.saysParallel(name) ? null : ownCategory(kind, category);
+    NamedChannel made =
+        new NamedChannel(id, name, kind, layout, category, to.id(), own, List.of(), like, because);
+    return own == null ? made : made.movedBy(moved(made, own));
+  }
+
+  /** Channels that have a place, and another one as soon as their category goes to the new bus. */
+  private List<String> moved(NamedChannel bus, String category) {
+    List<Channel> grown = new ArrayList<>(mix.channels());
+    grown.add(bus.channel());
+    Mix before = mix.withChannels(grown);
+    Map<String, Channel> was = before.channelsById();
+    return Following.after(
+            before, before.withCategoryMap(before.categoryMap().sending(category, bus.id())))
+        .channels()
+        .stream()
+        .filter(one -> Lookup.in(was, one.id()).output() != null)
+        .filter(one -> !Objects.equals(Lookup.in(was, one.id()).output(), one.output()))
+        .map(Channel::name)
+        .toList();
   }
 
   /** Only what is of one kind is of one category where no name says it: a master is no kick. */

@@ -9,6 +9,7 @@ import drevik.mix.Refused;
 import drevik.mix.Slot;
 import drevik.mix.field.Field.Target;
 import drevik.mix.field.References;
+import drevik.naming.ChannelName;
 import drevik.naming.FreshNames;
 import drevik.outline.Outline.Placed;
 import drevik.outline.Outline.Reading;
@@ -224,8 +225,8 @@ final class OutlineReader {
     }
     Map<String, List<String>> own = OwnCategories.of(after);
     for (Entry entry : entries) {
-      List<String> categories =
-          entry.was() == null ? own.getOrDefault(entry.id(), List.of()) : List.of();
+      boolean takes = entry.was() == null && !ChannelName.saysParallel(entry.name());
+      List<String> categories = takes ? own.getOrDefault(entry.id(), List.of()) : List.of();
       for (String category : categories) {
         if (!map.hasDestination(category)) {
           map = map.sending(category, entry.id());

@@ -10,6 +10,7 @@ import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
 import drevik.mix.Refused;
+import drevik.mix.Slot;
 import drevik.naming.NamedChannel;
 import drevik.naming.NamedChannels;
 import drevik.reassign.Asked;
@@ -89,6 +90,30 @@ class NamedChannelsTest {
   }
 
   @Test
+  void aParallelTakesNoCategoryAndWhatANewBusWouldMoveIsSaid() {
+    Mix mix = named("Room far", "Room near", "Drum Bus", "Mix").applyTo(EMPTY);
+    Mix held =
+        new PinSlots(List.of("room-near"), List.of(Slot.of(Slot.Kind.OUTPUT).id())).applyTo(mix);
+    CreateChannels bus =
+        new CreateChannels(ChannelKind.BUS, null, List.of("Drum smash"), null, null, null, true);
+    assertThat(bus.named(held).get(0).destinationOf()).isNull();
+    assertThat(channel(bus.applyTo(held), "room-far").output()).isEqualTo("drum-bus");
+    NamedChannel rooms = named("Drum rooms bus").named(held).get(0);
+    assertThat(rooms.destinationOf()).isEqualTo("drums/room");
+    assertThat(rooms.moved()).as("one is pinned").containsExactly("Room far");
+    assertThat(named("Synth Bus").named(held).get(0).moved()).isEmpty();
+    CreateChannels unsaid =
+        new CreateChannels(
+            null, null, List.of("Drum rooms bus", "Synth Bus"), null, null, null, null);
+    Mix after = unsaid.applyTo(held);
+    assertThat(channel(after, "room-far").output()).isEqualTo("drum-bus");
+    assertThat(after.categoryMap().hasDestination("synth")).isTrue();
+    Mix wanted = named("Drum rooms bus").applyTo(held);
+    assertThat(channel(wanted, "room-far").output()).isEqualTo("drum-rooms-bus");
+    assertThat(channel(wanted, "room-near").output()).isEqualTo("drum-bus");
+  }
+
+  @Test
   void eachSuggestionSaysWhy() {
     NamedChannel kick = named("Kick").named(band()).get(0);
     assertThat(kick.because()).anyMatch(words -> words.contains("kick"));
@@ -107,7 +132,7 @@ class NamedChannelsTest {
   @Test
   void amongSeveralBusesOnlyAPersonCanChoose() {
     CreateChannels buses =
-        new CreateChannels(null, null, List.of("Guitar Bus", "Gtr Grp"), null, null, null, null);
+        new CreateChannels(null, null, List.of("Guitar Bus", "Gtr Grp"), null, null, null, false);
     Mix two = buses.applyTo(EMPTY);
     assertThat(two.categoryMap().entries()).isEmpty();
     assertThat(named("Acoustic gtr").named(two).get(0).output()).isNull();
