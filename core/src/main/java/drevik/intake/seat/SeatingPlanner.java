@@ -73,8 +73,8 @@ public final class SeatingPlanner {
             .thenComparing(file -> file.startFrame() + file.firstSound()));
     open.removeIf(this::goesByWish);
     Map<String, DeliveredFile> once =
-        Copies.originals(files, file -> file.audio().sha256(), DeliveredFile::name);
-    open.removeIf(file -> isSettled(file, once.get(file.audio().sha256())));
+        Copies.originals(files, this::contentInItsSong, DeliveredFile::name);
+    open.removeIf(file -> isSettled(file, once.get(contentInItsSong(file))));
     takeBestFits(open);
     seated = withSeats();
     open.forEach(file -> places.computeIfAbsent(file.id(), id -> addSeat(file, null)));
@@ -89,6 +89,13 @@ public final class SeatingPlanner {
             .map(c -> new SeatingPlan.Stowed(c.id(), c.name()))
             .toList();
     return new SeatingPlan(placesInOrder(), List.copyOf(seatings.values()), stow);
+  }
+
+  /** Two songs may play the same sound; one that came twice for one song is seated once. */
+  private String contentInItsSong(DeliveredFile file) {
+    String content = file.audio().sha256();
+    String song = songs.of(file).map(one -> one.bus().id()).orElse("");
+    return content.isEmpty() ? "" : content + " " + song;
   }
 
   private List<Place> placesInOrder() {

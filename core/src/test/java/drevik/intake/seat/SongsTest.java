@@ -102,4 +102,17 @@ class SongsTest {
     assertThat(Songs.of(song, files).of(files.get(0))).isEmpty();
     assertThat(ALBUM.channels()).extracting(Channel::name).contains("Tidewrack");
   }
+
+  @Test
+  void theSameSoundIsSeatedInEachSongThatItCameForAndOnceInEach() {
+    AudioRef same = new AudioRef("abc", "clap");
+    List<DeliveredFile> files =
+        List.of(
+            file("Album/01/kick.wav").withAudio(same),
+            file("Album/01/kick copy.wav").withAudio(same),
+            file("Album/02/kick.wav").withAudio(same));
+    assertThat(SeatingPlanner.plan(ALBUM, files).places())
+        .extracting(SeatingPlan.Place::act)
+        .containsExactly(SeatingPlan.Act.TAKES, SeatingPlan.Act.LEFT_OUT, SeatingPlan.Act.TAKES);
+  }
 }
