@@ -82,7 +82,8 @@ final class Pipeline {
 
   private void lead(Progress progress) {
     long told = 0;
-    for (int idle = 0; told < blocks; ) {
+    long all = blocks * last.length;
+    for (int idle = 0; told < all; ) {
       idle = step() ? 0 : pause(idle);
       if (failure.get() instanceof RuntimeException e) {
         throw e;
@@ -92,7 +93,7 @@ final class Pipeline {
       long finished = finished();
       if (finished > told) {
         told = finished;
-        if (!progress.at(Math.min(1, (double) finished * blockSize / frames))) {
+        if (!progress.at((double) finished / all)) {
           throw new PrintCancelled();
         }
       }
@@ -155,13 +156,16 @@ final class Pipeline {
     return -1;
   }
 
-  /** Blocks that every file has. */
+  /**
+   * Blocks of all files together. Files that have nothing in common are computed one after another
+   * where there is one thread: what the last of them has says nothing of the first.
+   */
   private long finished() {
-    long least = blocks;
+    long finished = 0;
     for (Stage stage : last) {
-      least = Math.min(least, stage.done());
+      finished += stage.done();
     }
-    return least;
+    return finished;
   }
 
   private static int pause(int idle) {

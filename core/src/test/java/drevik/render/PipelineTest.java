@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -111,5 +112,29 @@ class PipelineTest {
         .map(Thread::getName)
         .filter(name -> name.startsWith("print-"))
         .collect(Collectors.toSet());
+  }
+
+  /** One thread computes what hangs together to its end before it begins something else. */
+  @Test
+  void progressIsToldAndMayEndTheRunWhileFilesThatHaveNothingInCommonAreComputed() {
+    Set<String> faults = ConcurrentHashMap.newKeySet();
+    List<Counting> all = new ArrayList<>();
+    for (int i = 0; i < 2; i++) {
+      Counting channel = new Counting(faults);
+      Counting file = new Counting(faults);
+      file.reads(channel);
+      all.addAll(List.of(channel, file));
+    }
+    List<Double> told = new ArrayList<>();
+    pipeline(all).run(1, told::add);
+    assertThat(told.get(0)).isLessThan(0.01);
+    assertThat(told).isSorted().hasSize(2 * 200).endsWith(1.0);
+    List<Counting> others = new ArrayList<>();
+    for (int i = 0; i < 2; i++) {
+      others.add(new Counting(faults));
+    }
+    assertThatThrownBy(() -> pipeline(others).run(1, done -> false))
+        .isInstanceOf(PrintCancelled.class);
+    assertThat(others).allMatch(one -> one.wrote < 1);
   }
 }
