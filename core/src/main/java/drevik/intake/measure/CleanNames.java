@@ -42,7 +42,7 @@ public final class CleanNames {
   /** What is taken off the beginning of all names. */
   private final String prefix;
 
-  /** What is taken off those of a folder where all of them have nothing in common. */
+  /** What is taken off those of a folder. */
   private final Map<String, String> prefixesOfFolders;
 
   private CleanNames(String prefix, Map<String, String> prefixesOfFolders) {
@@ -115,8 +115,11 @@ public final class CleanNames {
 
   /** The clean name; the file's own without folder and ending where nothing would be left. */
   public String of(String name) {
+    String whole = plain(name);
     String ofFolder = prefixesOfFolders.getOrDefault(FileName.folderOf(name), "");
-    String plain = withoutPrefix(plain(name), prefix.isEmpty() ? ofFolder : prefix);
+    // A folder's holds that of all, where there is one.
+    String plain = withoutPrefix(whole, ofFolder);
+    plain = plain.equals(whole) ? withoutPrefix(whole, prefix) : plain;
     plain = JUNK.matcher(NUMBERING.matcher(plain.strip()).replaceFirst("")).replaceAll(" ");
     plain = EDGES.matcher(BREAKS.matcher(plain).replaceAll(" ")).replaceAll("").strip();
     boolean says = plain.chars().anyMatch(Character::isLetter);

@@ -59,7 +59,7 @@ class CleanNamesTest {
   void eachFolderHasASongOfItsOwn() {
     List<String> parts = List.of("Kick", "Bass DI", "Gtr L", "Lead Vox", "Piano");
     List<String> names =
-        Stream.of("01/Night Bus - %s.wav", "02/Golden Horn - %s.wav", "03/%s.wav")
+        Stream.of("01/Halden - Night Bus - %s.wav", "02/Halden - Golden Horn - %s.wav", "03/%s.wav")
             .flatMap(form -> parts.stream().map(form::formatted))
             .toList();
     assertThat(names)
