@@ -19,7 +19,9 @@ const voice = channel("voice", {
       tap: "post-fader",
       levelDb: -12,
       pan: 0,
+      wholeImage: false,
       frontBack: 0,
+      height: 0,
       on: true,
     },
   ],
@@ -143,6 +145,7 @@ describe("the channel sheet", () => {
         set: { frontBack: 0.4 },
       }),
     );
+    expect(screen.queryByLabelText(/Height/)).toBeNull();
     const lfe = screen.getByLabelText("Level of the send to plate + hall into the LFE in dB");
     await userEvent.clear(lfe);
     await userEvent.type(lfe, "-6{Enter}");
@@ -152,6 +155,34 @@ describe("the channel sheet", () => {
         channels: ["voice"],
         destinations: ["plate", "hall"],
         set: { lfeDb: -6 },
+      }),
+    );
+  });
+
+  it("raises what goes into a layout with heights, and moves a whole image", async () => {
+    const onEdit = vi.fn().mockResolvedValue(undefined);
+    const onAct = vi.fn();
+    const pad = channel("pad", { layout: "stereo", output: "mix" });
+    const high = view({ channels: [pad, channel("mix", { kind: "bus", layout: "7.1.4" })] });
+    show(<ChannelSheet view={high} channel={pad} others={[]} onEdit={onEdit} onAct={onAct} />);
+    const height = await screen.findByLabelText("Height, from the ear upwards");
+    expect(height).toHaveProperty("value", "level");
+    await userEvent.clear(height);
+    await userEvent.type(height, "0.4{Enter}");
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenLastCalledWith({
+        edit: "set-channels",
+        channels: ["pad"],
+        set: { height: 0.4 },
+      }),
+    );
+    expect(screen.getByText("Balance")).toBeTruthy();
+    await userEvent.click(screen.getByLabelText("Pan moves the whole image"));
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenLastCalledWith({
+        edit: "set-channels",
+        channels: ["pad"],
+        set: { wholeImage: true },
       }),
     );
   });

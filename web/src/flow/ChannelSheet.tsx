@@ -6,7 +6,14 @@ import { choices, Select } from "../ui/FormDialog";
 import { NumberField } from "../ui/NumberField";
 import { TextField } from "../ui/TextField";
 import { Toggle } from "../ui/Toggle";
-import { BackField, LfeField, PanField, PositionLine } from "./PositionFields";
+import {
+  BackField,
+  HeightField,
+  ImageField,
+  LfeField,
+  PanField,
+  PositionLine,
+} from "./PositionFields";
 import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
 import { ChainOf } from "./ChainOf";
@@ -34,6 +41,7 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
   const set = (field: "faderDb" | "trimDb") => (value: number) => change({ [field]: value });
   const room = roomOfChannel(view, knowledge, channel);
   const clip = channel.clips[0];
+  const wide = channel.layout !== "mono";
   const seat = channel.kind === "seat" || channel.kind === "reference";
   const because = view.facts[channel.id]?.destinationBecause;
   return (
@@ -97,12 +105,20 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
             onChange={set("faderDb")}
           />
         </Fact>
-        <Fact term={channel.layout === "mono" ? "Pan" : "Balance"}>
-          <PanField place={channel} onChange={change} />
+        <Fact term={wide && !channel.wholeImage ? "Balance" : "Pan"}>
+          <span className="flex flex-wrap items-baseline gap-x-2">
+            <PanField place={channel} onChange={change} />
+            {(wide || channel.wholeImage) && <ImageField place={channel} onChange={change} />}
+          </span>
         </Fact>
         {(room.surround || channel.frontBack > 0) && (
           <Fact term="Position">
             <BackField place={channel} onChange={change} />
+          </Fact>
+        )}
+        {(room.heights || channel.height > 0) && (
+          <Fact term="Height">
+            <HeightField place={channel} onChange={change} />
           </Fact>
         )}
         {(room.lfe || channel.lfeDb != null) && (
@@ -327,6 +343,7 @@ function Sends({ view, channel, name, onEdit, onAct }: SendsProps) {
               <PositionLine
                 of={` of the send to ${to}`}
                 place={send}
+                wide={channel.layout !== "mono"}
                 room={roomOf(view, knowledge, send.destinations)}
                 onChange={set}
               />

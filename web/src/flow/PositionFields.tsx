@@ -1,11 +1,14 @@
-import { db, frontBack, pan } from "../ui/format";
+import { db, frontBack, height, pan } from "../ui/format";
 import { NumberField } from "../ui/NumberField";
+import { Toggle } from "../ui/Toggle";
 import type { Room } from "./position";
 
 /** What says where something stands. */
 export interface Place {
   pan: number;
+  wholeImage: boolean;
   frontBack: number;
+  height: number;
   lfeDb?: number | null;
 }
 
@@ -47,6 +50,34 @@ export function BackField({ of = "", place, onChange }: Omit<Props, "room">) {
   );
 }
 
+export function HeightField({ of = "", place, onChange }: Omit<Props, "room">) {
+  return (
+    <NumberField
+      label={`Height${of}, from the ear upwards`}
+      value={place.height}
+      show={height}
+      reads="HEIGHT"
+      least={0}
+      most={1}
+      step={0.01}
+      onChange={(value) => onChange({ height: value })}
+    />
+  );
+}
+
+/** Whether pan lets a side fall or takes it along: of what has two. */
+export function ImageField({ of = "", place, onChange }: Omit<Props, "room">) {
+  return (
+    <Toggle
+      label="whole image"
+      name={`Pan${of} moves the whole image`}
+      says="Pan moves both sides; without it, it is a balance, by which one side falls"
+      on={place.wholeImage}
+      onChange={(wholeImage) => onChange({ wholeImage })}
+    />
+  );
+}
+
 export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
   return (
     <NumberField
@@ -64,11 +95,17 @@ export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
 }
 
 /** Where a send stands, in one line; only what the destination has room for. */
-export function PositionLine({ room, ...rest }: Props) {
+export function PositionLine({ room, wide, ...rest }: Props & { wide: boolean }) {
   return (
     <span className="flex flex-wrap items-baseline gap-x-2 pl-5 text-small text-ink-2">
       Pan <PanField {...rest} />
+      {(wide || rest.place.wholeImage) && <ImageField {...rest} />}
       {(room.surround || rest.place.frontBack > 0) && <BackField {...rest} />}
+      {(room.heights || rest.place.height > 0) && (
+        <span className="flex items-baseline gap-1">
+          Height <HeightField {...rest} />
+        </span>
+      )}
       {(room.lfe || rest.place.lfeDb != null) && (
         <span className="flex items-baseline gap-1">
           LFE <LfeField {...rest} />

@@ -1,8 +1,9 @@
 import type { Channel, Knowledge, MixView } from "../api/client";
 
-/** What something can be placed in: whether any layout that hears it has a surround, an LFE. */
+/** What something can be placed in: whether any layout that hears it has a surround, heights, an LFE. */
 export interface Room {
   surround: boolean;
+  heights: boolean;
   lfe: boolean;
 }
 
@@ -33,6 +34,7 @@ function roomIn(knowledge: Knowledge | undefined, layouts: string[]): Room {
   const known = knowledge?.layouts.filter((one) => layouts.includes(one.id)) ?? [];
   return {
     surround: known.some((one) => one.surround),
+    heights: known.some((one) => one.heights),
     lfe: known.some((one) => one.lfe),
   };
 }

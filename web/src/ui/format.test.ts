@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { matching } from "./Chooser";
-import { db, frontBack, pan, plural, signed, time } from "./format";
+import { db, frontBack, height, pan, plural, signed, time } from "./format";
 
 describe("numbers", () => {
   it("are shown with a real minus and never as minus zero", () => {
@@ -11,6 +11,7 @@ describe("numbers", () => {
     expect(pan(-0.18)).toBe("18 left");
     expect(pan(0.001)).toBe("centre");
     expect([0, 0.4, 1].map(frontBack)).toEqual(["front", "40 back", "back"]);
+    expect([0, 0.4, 1].map(height)).toEqual(["level", "40 up", "above"]);
     expect(time(125.4)).toBe("2:05");
     expect(plural(1, "bus", "buses")).toBe("1 bus");
     expect(plural(0, "bus", "buses")).toBe("0 buses");

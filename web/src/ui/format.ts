@@ -23,6 +23,12 @@ export function frontBack(value: number): string {
   return percent === 0 ? "front" : percent === 100 ? "back" : `${percent} back`;
 }
 
+/** “level”, “40 up”, “above”. */
+export function height(value: number): string {
+  const percent = Math.round(value * 100);
+  return percent === 0 ? "level" : percent === 100 ? "above" : `${percent} up`;
+}
+
 /** Minutes and seconds, “0:42”. */
 export function time(seconds: number): string {
   const whole = Math.round(seconds);

@@ -215,7 +215,9 @@ describe("a send", () => {
       tap,
       levelDb,
       pan: 0,
+      wholeImage: false,
       frontBack: 0,
+      height: 0,
       on: true,
     });
     const one = { ...kick, sends: [send(-12, "post-fader")] };
@@ -237,7 +239,9 @@ describe("a send", () => {
       tap: "pre-fader" as const,
       levelDb: -12,
       pan: 0,
+      wholeImage: false,
       frontBack: 0,
+      height: 0,
       on: true,
     };
     show(

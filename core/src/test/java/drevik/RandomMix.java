@@ -32,7 +32,7 @@ import java.util.Random;
 /** Small Mixes of any shape, the same for the same seed. */
 public final class RandomMix {
   public static final List<Layout> LAYOUTS =
-      List.of(Layout.MONO, Layout.STEREO, Layout.LCR, Layout.SURROUND_5_1);
+      List.of(Layout.MONO, Layout.STEREO, Layout.LCR, Layout.SURROUND_5_1, Layout.SURROUND_7_1_4);
 
   private RandomMix() {}
 
@@ -61,6 +61,8 @@ public final class RandomMix {
               send.withPan(pan)
                   .withOn(on)
                   .withFrontBack(random.nextInt(3) == 0 ? random.nextDouble() : 0)
+                  .withWholeImage(random.nextBoolean())
+                  .withHeight(random.nextInt(3) == 0 ? random.nextDouble() : 0)
                   .withLfeDb(random.nextInt(3) == 0 ? -random.nextDouble() * 20 : null));
         }
       }
@@ -75,6 +77,8 @@ public final class RandomMix {
               c.withSends(sends)
                   .withPan(random.nextDouble() * 2 - 1)
                   .withFrontBack(random.nextInt(3) == 0 ? random.nextDouble() : 0)
+                  .withWholeImage(random.nextBoolean())
+                  .withHeight(random.nextInt(3) == 0 ? random.nextDouble() : 0)
                   .withLfeDb(random.nextInt(3) == 0 ? -random.nextDouble() * 20 : null)
                   .withFaderDb(-random.nextInt(12))
                   .withTrimDb(random.nextInt(7) - 3)

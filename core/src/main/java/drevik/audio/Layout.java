@@ -68,6 +68,11 @@ public enum Layout {
     return speakers.contains(LEFT_SURROUND);
   }
 
+  /** True if something can stand above the listener. */
+  public boolean hasHeight() {
+    return speakers.contains(LEFT_TOP_FRONT);
+  }
+
   public boolean hasLfe() {
     return speakers.contains(Speaker.LFE);
   }

@@ -33,9 +33,10 @@ public enum PanLaw {
     if (this == NONE) {
       return balance(pan);
     }
+    // Exactly nothing at the end of the way.
     return new double[] {
-      Math.pow(Math.max(0, Math.cos(theta)), exponent),
-      Math.pow(Math.max(0, Math.sin(theta)), exponent)
+      pan >= 1 ? 0 : Math.pow(Math.cos(theta), exponent),
+      pan <= -1 ? 0 : Math.pow(Math.sin(theta), exponent)
     };
   }
 

@@ -26,6 +26,7 @@ public final class LineCheck {
           new NothingArrives(),
           new LayoutMismatch(),
           new PositionUnheard(),
+          new LfeNotFiltered(),
           new ReachedTwice(),
           new SameName(),
           new ReturnNotWet(),

@@ -19,7 +19,7 @@ import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 
-/** What was placed in a surround or an LFE, where there is none. */
+/** What was placed in a surround, in heights or in an LFE, where there is none. */
 final class PositionUnheard implements LineCheckRule {
   /** A place, and what becomes of a channel or a send that is not to be there. */
   private record Place(
@@ -40,6 +40,13 @@ final class PositionUnheard implements LineCheckRule {
               Layout::hasSurround,
               Changes.of(ChannelField.ALL, ChannelField.FRONT_BACK, 0.0),
               Changes.of(SendField.ALL, SendField.FRONT_BACK, 0.0)),
+          new Place(
+              "heights",
+              channel -> !channel.layout().hasHeight(),
+              position -> position.height() > 0,
+              Layout::hasHeight,
+              Changes.of(ChannelField.ALL, ChannelField.HEIGHT, 0.0),
+              Changes.of(SendField.ALL, SendField.HEIGHT, 0.0)),
           new Place(
               "LFE",
               channel -> true,

@@ -62,8 +62,11 @@ public enum Rule {
       "Channels are folded together here; that may be meant, but seldom is.",
       "Nothing is folded down where no file has it in full."),
   POSITION_UNHEARD(
-      "What was to be heard behind or below is heard in front only.",
-      "What is placed in a surround or an LFE finds one there."),
+      "What was to be heard behind, above or below is heard in front only.",
+      "What is placed in a surround, in heights or in an LFE finds one there."),
+  LFE_NOT_FILTERED(
+      "An LFE is for what is below 120 Hz; what stands above is played by a speaker not made for it.",
+      "What is sent into an LFE passes a low-pass there."),
   SAME_NAME(
       "Two of one name are taken for each other, in this list and in every file made of it.",
       "No two things have one name."),

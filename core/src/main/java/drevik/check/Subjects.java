@@ -48,9 +48,10 @@ final class Subjects {
           any(
               mix,
               c ->
-                  c.frontBack() > 0
-                      || c.lfeDb() != null
-                      || c.sends().stream().anyMatch(s -> s.frontBack() > 0 || s.lfeDb() != null));
+                  !c.position().isInFront()
+                      || c.sends().stream().anyMatch(s -> !s.position().isInFront()));
+      case LFE_NOT_FILTERED ->
+          any(mix, c -> c.lfeDb() != null || c.sends().stream().anyMatch(s -> s.lfeDb() != null));
       case FILE_NAME -> !mix.outputs().isEmpty();
       case NO_DESTINATION, DEPARTS_FROM_MAP -> !mix.categoryMap().saysNothing();
       case DESTINATION_STOWED -> mix.channels().stream().anyMatch(Channel::stowed);

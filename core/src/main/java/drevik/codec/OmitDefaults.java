@@ -35,7 +35,13 @@ final class OmitDefaults {
     double pan();
 
     @JsonInclude(Include.NON_DEFAULT)
+    boolean wholeImage();
+
+    @JsonInclude(Include.NON_DEFAULT)
     double frontBack();
+
+    @JsonInclude(Include.NON_DEFAULT)
+    double height();
 
     @JsonInclude(Include.NON_DEFAULT)
     boolean mute();
@@ -65,7 +71,13 @@ final class OmitDefaults {
     double pan();
 
     @JsonInclude(Include.NON_DEFAULT)
+    boolean wholeImage();
+
+    @JsonInclude(Include.NON_DEFAULT)
     double frontBack();
+
+    @JsonInclude(Include.NON_DEFAULT)
+    double height();
   }
 
   /** Of an entry of a category map. */

@@ -1,5 +1,8 @@
 package drevik.dsp;
 
+import java.util.List;
+import java.util.function.DoubleFunction;
+
 /**
  * Coefficients of a second-order section, normalised so that a0 = 1.
  *
@@ -14,6 +17,11 @@ package drevik.dsp;
 public record Biquad(double b0, double b1, double b2, double a1, double a2) {
   /** Q of a second-order Butterworth filter, maximally flat. */
   public static final double BUTTERWORTH = Math.sqrt(0.5);
+
+  // Q of the two sections of a 4th-order Butterworth filter: 1 / (2·cos(π/8)) and 1 /
+  // (2·cos(3π/8)).
+  private static final double BUTTERWORTH_4_A = 1 / (2 * Math.cos(Math.PI / 8));
+  private static final double BUTTERWORTH_4_B = 1 / (2 * Math.cos(3 * Math.PI / 8));
 
   /** Where the magnitude is matched at most, as a part of the Nyquist frequency. */
   private static final double HIGHEST_MATCH = 0.8;
@@ -91,6 +99,21 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
     double phi = square(Math.sin(match / 2));
     double gain = Math.sqrt(poles.denominator(phi) * of.power(match / corner)) / (4 * phi);
     return new Biquad(gain, -2 * gain, gain, poles.a1, poles.a2);
+  }
+
+  /**
+   * A Butterworth filter of 24 dB per octave, of two sections.
+   *
+   * @param ofQ the section of a Q
+   */
+  static List<Biquad> butterworth4(DoubleFunction<Biquad> ofQ) {
+    return List.of(ofQ.apply(BUTTERWORTH_4_A), ofQ.apply(BUTTERWORTH_4_B));
+  }
+
+  /** Frames in which the longest of some sections falls by {@code db}; 0 where there is none. */
+  static long tail(List<Biquad> sections, double db) {
+    return (long)
+        Math.ceil(sections.stream().mapToDouble(one -> one.decayFrames(db)).max().orElse(0));
   }
 
   /** Low-pass; q = 0.7071 is maximally flat. */

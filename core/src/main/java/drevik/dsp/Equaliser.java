@@ -10,11 +10,6 @@ import org.jspecify.annotations.Nullable;
  * formulas.
  */
 public final class Equaliser implements ProcessorType {
-  // Q of the two sections of a 4th-order Butterworth filter: 1 / (2·cos(π/8)) and 1 /
-  // (2·cos(3π/8)).
-  private static final double BUTTERWORTH_4_A = 1 / (2 * Math.cos(Math.PI / 8));
-  private static final double BUTTERWORTH_4_B = 1 / (2 * Math.cos(3 * Math.PI / 8));
-
   @Override
   public String id() {
     return "equaliser";
@@ -59,8 +54,7 @@ public final class Equaliser implements ProcessorType {
     if (lowCut > 0 && settings.get("low-cut-slope") < 18) {
       sections.add(Biquad.highPass(lowCut, Biquad.BUTTERWORTH, sampleRate));
     } else if (lowCut > 0) {
-      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_A, sampleRate));
-      sections.add(Biquad.highPass(lowCut, BUTTERWORTH_4_B, sampleRate));
+      sections.addAll(Biquad.butterworth4(q -> Biquad.highPass(lowCut, q, sampleRate)));
     }
     double low = settings.get("low-shelf-gain");
     if (low != 0) {
@@ -126,12 +120,7 @@ public final class Equaliser implements ProcessorType {
 
   @Override
   public long tail(Settings settings, Surroundings surroundings) {
-    return (long)
-        Math.ceil(
-            sections(settings, surroundings.sampleRate()).stream()
-                .mapToDouble(one -> one.decayFrames(TAIL_DB))
-                .max()
-                .orElse(0));
+    return Biquad.tail(sections(settings, surroundings.sampleRate()), TAIL_DB);
   }
 
   private record Running(BiquadCascade[] cascades) implements Processor {

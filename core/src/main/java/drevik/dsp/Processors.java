@@ -10,7 +10,12 @@ import java.util.stream.Collectors;
 public final class Processors {
   private static final List<ProcessorType> ALL =
       List.of(
-          new Equaliser(), new Compressor(), new TempoDelay(), new Reverberation(), new Limiter());
+          new Equaliser(),
+          new Compressor(),
+          new TempoDelay(),
+          new Reverberation(),
+          new Limiter(),
+          new LfeLowPass());
 
   private static final Map<String, ProcessorType> BY_ID =
       ALL.stream().collect(Collectors.toMap(ProcessorType::id, Function.identity()));

@@ -61,7 +61,9 @@ public record CopySettings(
               .trimDb(source.trimDb())
               .faderDb(source.faderDb())
               .pan(source.pan())
+              .wholeImage(source.wholeImage())
               .frontBack(source.frontBack())
+              .height(source.height())
               .lfeDb(source.lfeDb())
               .build();
     }

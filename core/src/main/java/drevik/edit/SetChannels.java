@@ -103,7 +103,7 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
       long percent = Math.round(Math.abs(value) * 100);
       return percent == 0 ? "centre" : percent + (value < 0 ? " left" : " right");
     }
-    if (field.unit() == Field.Unit.FRONT_BACK) {
+    if (field.unit() == Field.Unit.FRONT_BACK || field.unit() == Field.Unit.HEIGHT) {
       return Math.round(value * 100) + " %";
     }
     return String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');

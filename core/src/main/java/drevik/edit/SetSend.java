@@ -48,16 +48,7 @@ public record SetSend(List<String> channels, List<String> destinations, Changes<
     }
     String id = fresh.of(channel.id(), destinations.get(0));
     sends.add(
-        set.applyTo(
-            new Send(
-                id,
-                destinations,
-                Tap.POST_FADER,
-                Decibels.SILENCE,
-                channel.pan(),
-                channel.frontBack(),
-                null,
-                true)));
+        set.applyTo(Send.of(id, destinations, Tap.POST_FADER, Decibels.SILENCE).placedAs(channel)));
     return channel.withSends(sends);
   }
 

@@ -67,7 +67,7 @@ public final class FieldText {
       case LUFS -> " LUFS";
       case LOUDNESS_UNITS -> " LU";
       case DBTP -> " dBTP";
-      case PAN, FRONT_BACK, NONE -> "";
+      case PAN, FRONT_BACK, HEIGHT, NONE -> "";
     };
   }
 
@@ -77,6 +77,7 @@ public final class FieldText {
       case DECIBELS -> value <= Decibels.SILENCE ? "−∞" : plain(value, 2);
       case PAN -> between(value, "C", value < 0 ? "L" : "R");
       case FRONT_BACK -> between(value, "F", "B");
+      case HEIGHT -> between(value, "level", "U");
       case FRAMES -> plain(names.seconds(number.longValue()), 3);
       default -> plain(value, 3);
     };

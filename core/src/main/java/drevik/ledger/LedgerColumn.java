@@ -42,11 +42,15 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
     boolean surround =
         anywhere.test(Layout::hasSurround)
             || mix.channels().stream().anyMatch(channel -> channel.frontBack() > 0);
+    boolean heights =
+        anywhere.test(Layout::hasHeight)
+            || mix.channels().stream().anyMatch(channel -> channel.height() > 0);
     boolean lfe =
         anywhere.test(Layout::hasLfe)
             || mix.channels().stream().anyMatch(channel -> channel.lfeDb() != null);
     return ALL.stream()
         .filter(column -> surround || column.field() != ChannelField.FRONT_BACK)
+        .filter(column -> heights || column.field() != ChannelField.HEIGHT)
         .filter(column -> lfe || column.field() != ChannelField.LFE)
         .toList();
   }

@@ -19,11 +19,16 @@ public final class TypedNumber {
   private static final Pattern SIDE =
       Pattern.compile("(?:(l|left|r|right)(\\d.*)?)|(\\d.*?)(l|left|r|right)");
   private static final Pattern BACK = Pattern.compile("(?:(b|back)(\\d.*)?)|(\\d.*?)(b|back|%)?");
+  private static final List<String> FRONT = List.of("f", "front");
+  private static final Pattern UP =
+      Pattern.compile("(?:(u|up|top|above)(\\d.*)?)|(\\d.*?)(u|up|%)?");
+  private static final List<String> LEVEL = List.of("level", "ear");
 
   private TypedNumber() {}
 
   /**
-   * The number, in the unit of documents: dB, frames as seconds, pan −1 to 1, front to back 0 to 1.
+   * The number, in the unit of documents: dB, frames as seconds, pan −1 to 1, front to back and
+   * height 0 to 1.
    *
    * @throws Refused if any of the text means nothing there
    */
@@ -32,7 +37,8 @@ public final class TypedNumber {
     String plain = text.replaceAll("\\s+", "");
     return switch (unit) {
       case PAN -> pan(typed, plain);
-      case FRONT_BACK -> back(typed, plain);
+      case FRONT_BACK -> way(typed, plain, BACK, FRONT, "F for front, or B with 0 to 100 for back");
+      case HEIGHT -> way(typed, plain, UP, LEVEL, "0 for level, or U with 0 to 100 for up");
       case DECIBELS ->
           SILENT.contains(plain.replaceAll("db$", ""))
               ? Decibels.SILENCE
@@ -61,16 +67,17 @@ public final class TypedNumber {
     return word.startsWith("l") ? -there : there;
   }
 
-  private static double back(String typed, String plain) {
-    String wanted = "F for front, or B with 0 to 100 for back";
-    if (plain.isEmpty() || List.of("f", "front").contains(plain)) {
+  /** How far something has gone from one end, where nothing is said, to another. */
+  private static double way(
+      String typed, String plain, Pattern far, List<String> near, String wanted) {
+    if (plain.isEmpty() || near.contains(plain)) {
       return 0;
     }
-    Matcher back = BACK.matcher(plain);
-    if (!back.matches()) {
+    Matcher there = far.matcher(plain);
+    if (!there.matches()) {
       throw not(typed, wanted);
     }
-    return percent(typed, back.group(1) == null ? back.group(3) : back.group(2), wanted);
+    return percent(typed, there.group(1) == null ? there.group(3) : there.group(2), wanted);
   }
 
   private static double percent(String typed, String digits, String wanted) {

@@ -15,8 +15,10 @@ import org.jspecify.annotations.Nullable;
  * @param colour a colour family; null: the category's own
  * @param trimDb dB before the chain
  * @param faderDb dB; −144 and below is silence
- * @param pan −1 (left) to 1 (right); a balance for wider layouts
+ * @param pan −1 (left) to 1 (right)
+ * @param wholeImage true: pan moves the whole image of a wider layout; false: it is a balance
  * @param frontBack 0 (front) to 1 (surround); a balance for layouts with surrounds
+ * @param height 0 (level with the ear) to 1 (above); a balance for layouts with heights
  * @param lfeDb dB at which it also goes to the LFE of its output, behind the fader; null: not at
  *     all
  * @param output the channel that this one feeds, or null
@@ -40,7 +42,9 @@ public record Channel(
     List<Insert> chain,
     double faderDb,
     double pan,
+    boolean wholeImage,
     double frontBack,
+    double height,
     @Nullable Double lfeDb,
     boolean mute,
     boolean stowed,
@@ -68,13 +72,13 @@ public record Channel(
   public static Channel of(
       String id, ChannelKind kind, String name, Layout layout, String category) {
     return new Channel(
-        id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, 0, null, false, false,
-        null, List.of(), null, null, null, List.of(), "", List.of(), List.of());
+        id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, false, 0, 0, null, false,
+        false, null, List.of(), null, null, null, List.of(), "", List.of(), List.of());
   }
 
   /** Where it stands in what it feeds. */
   public Position position() {
-    return Send.position(pan, frontBack, lfeDb);
+    return new Position(pan, wholeImage, frontBack, height, Send.lfe(lfeDb));
   }
 
   /** True if the category map leaves this of it alone. */

@@ -13,7 +13,9 @@ import org.jspecify.annotations.Nullable;
  * @param destinations channels' ids, at least one
  * @param levelDb dB; −144 and below is silence: ready, not open
  * @param pan −1 to 1, used instead of the channel's own
+ * @param wholeImage true: pan moves the whole image of what is wider than mono; false: a balance
  * @param frontBack 0 (front) to 1 (surround), used instead of the channel's own
+ * @param height 0 (level with the ear) to 1 (above), used instead of the channel's own
  * @param lfeDb dB at which it also goes to the destination's LFE, over the send's level; null: not
  *     at all
  */
@@ -24,7 +26,9 @@ public record Send(
     Tap tap,
     double levelDb,
     double pan,
+    boolean wholeImage,
     double frontBack,
+    double height,
     @Nullable Double lfeDb,
     boolean on)
     implements SendBuilder.With {
@@ -34,15 +38,26 @@ public record Send(
 
   /** One that is on and stands in the middle of the front. */
   public static Send of(String id, List<String> destinations, Tap tap, double levelDb) {
-    return new Send(id, destinations, tap, levelDb, 0, 0, null, true);
+    return new Send(id, destinations, tap, levelDb, 0, false, 0, 0, null, true);
+  }
+
+  /** The same at the place where a channel stands itself, but not in the LFE. */
+  public Send placedAs(Channel channel) {
+    return with()
+        .pan(channel.pan())
+        .wholeImage(channel.wholeImage())
+        .frontBack(channel.frontBack())
+        .height(channel.height())
+        .build();
   }
 
   /** Where it stands in what it feeds. */
   public Position position() {
-    return position(pan, frontBack, lfeDb);
+    return new Position(pan, wholeImage, frontBack, height, lfe(lfeDb));
   }
 
-  static Position position(double pan, double frontBack, @Nullable Double lfeDb) {
-    return new Position(pan, frontBack, lfeDb == null ? 0 : Decibels.toGain(lfeDb));
+  /** Linear gain into the LFE. */
+  static double lfe(@Nullable Double lfeDb) {
+    return lfeDb == null ? 0 : Decibels.toGain(lfeDb);
   }
 }

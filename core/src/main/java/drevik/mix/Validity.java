@@ -1,6 +1,7 @@
 package drevik.mix;
 
 import drevik.audio.Decibels;
+import drevik.audio.Position;
 import drevik.audio.SampleFormat;
 import drevik.category.CategoryTree;
 import drevik.dsp.Parameter;
@@ -229,13 +230,11 @@ public final class Validity {
     Limits.requireCount(channel.clips(), Limits.CHANNELS, "A channel", "clips");
     range(channel.trimDb(), -60, 60, "The trim of “" + channel.name() + "”");
     range(channel.faderDb(), -200, 24, "The fader of “" + channel.name() + "”");
-    range(channel.pan(), -1, 1, "The pan of “" + channel.name() + "”");
-    position(channel.frontBack(), channel.lfeDb(), "“" + channel.name() + "”");
+    position(channel.position(), channel.lfeDb(), "“" + channel.name() + "”");
     for (Send send : channel.sends()) {
       present(send.tap(), "A send of “" + channel.name() + "” does not say where it is taken.");
       range(send.levelDb(), -200, 24, "A send level of “" + channel.name() + "”");
-      range(send.pan(), -1, 1, "A send's pan of “" + channel.name() + "”");
-      position(send.frontBack(), send.lfeDb(), "a send of “" + channel.name() + "”");
+      position(send.position(), send.lfeDb(), "a send of “" + channel.name() + "”");
       Limits.requireCount(send.destinations(), Limits.OTHERS, "A send", "destinations");
       if (send.destinations().isEmpty()) {
         throw new Refused(
@@ -392,8 +391,10 @@ public final class Validity {
     }
   }
 
-  private static void position(double frontBack, @Nullable Double lfeDb, String whose) {
-    range(frontBack, 0, 1, "The position from front to surround of " + whose);
+  private static void position(Position at, @Nullable Double lfeDb, String whose) {
+    range(at.pan(), -1, 1, "The pan of " + whose);
+    range(at.frontBack(), 0, 1, "The position from front to surround of " + whose);
+    range(at.height(), 0, 1, "The height of " + whose);
     rangeIfAsked(lfeDb, -200, 24, "The LFE level of " + whose);
   }
 

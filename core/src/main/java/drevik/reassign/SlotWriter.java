@@ -134,15 +134,14 @@ record SlotWriter(
     List<String> destinations = answer.destinations();
     sends.add(
         placeOf(sends, slot),
-        new Send(
-            fresh.of(channel.id(), destinations.get(0)),
-            destinations,
-            sent.tap(),
-            sent.levelDb(),
-            channel.pan(),
-            channel.frontBack(),
-            channel.lfeDb(),
-            sent.on()));
+        Send.of(
+                fresh.of(channel.id(), destinations.get(0)),
+                destinations,
+                sent.tap(),
+                sent.levelDb())
+            .placedAs(channel)
+            .withLfeDb(channel.lfeDb())
+            .withOn(sent.on()));
     return channel.withSends(sends);
   }
 

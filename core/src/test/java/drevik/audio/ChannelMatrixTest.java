@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class ChannelMatrixTest {
   private static final double HALF_POWER = Math.sqrt(0.5);
+  private static final Layout HIGH = Layout.SURROUND_7_1_4;
   private static final Layout[] SURROUNDS = {
     Layout.QUAD,
     Layout.SURROUND_5_0,
@@ -88,11 +89,10 @@ class ChannelMatrixTest {
   void fromFrontToSurroundThePowerIsConstant(double frontBack) {
     for (Layout to : SURROUNDS) {
       for (double pan : new double[] {-1, -0.4, 0, 0.7, 1}) {
-        double[][] mono =
-            ChannelMatrix.of(Layout.MONO, to, new Position(pan, frontBack, 0), PanLaw.MINUS_3);
+        double[][] mono = ChannelMatrix.of(Layout.MONO, to, at(pan, frontBack, 0), PanLaw.MINUS_3);
         assertThat(power(mono, 0)).as("mono to %s at %s", to, pan).isCloseTo(1, within(1e-12));
         for (Layout pair : new Layout[] {Layout.STEREO, Layout.LCR}) {
-          double[][] g = ChannelMatrix.of(pair, to, new Position(0, frontBack, 0), PanLaw.MINUS_3);
+          double[][] g = ChannelMatrix.of(pair, to, at(0, frontBack, 0), PanLaw.MINUS_3);
           for (int channel = 0; channel < pair.channels(); channel++) {
             assertThat(power(g, channel)).as("%s to %s", pair, to).isCloseTo(1, within(1e-12));
           }
@@ -104,12 +104,12 @@ class ChannelMatrixTest {
   @Test
   void atTheBackASideStandsInItsOwnSurround() {
     double[][] g =
-        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_5_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_5_1, at(0, 1, 0), PanLaw.MINUS_3);
     assertThat(g[4]).containsExactly(new double[] {1, 0}, within(1e-9));
     assertThat(g[5]).containsExactly(new double[] {0, 1}, within(1e-9));
     assertThat(g[0][0] + g[1][1] + g[2][0] + g[3][0]).isCloseTo(0, within(1e-9));
     double[][] seven =
-        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_7_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+        ChannelMatrix.of(Layout.STEREO, Layout.SURROUND_7_1, at(0, 1, 0), PanLaw.MINUS_3);
     // Side and rear, as a surround of 5.1 stands in 7.1; so folding it down comes to the same.
     assertThat(product(of(Layout.SURROUND_7_1, Layout.SURROUND_5_1), seven)[4])
         .containsExactly(g[4], within(1e-9));
@@ -118,8 +118,7 @@ class ChannelMatrixTest {
   @Test
   void whatHasSurroundsLosesItsFrontOnly() {
     double[][] g =
-        ChannelMatrix.of(
-            Layout.SURROUND_5_1, Layout.SURROUND_5_1, new Position(0, 1, 0), PanLaw.MINUS_3);
+        ChannelMatrix.of(Layout.SURROUND_5_1, Layout.SURROUND_5_1, at(0, 1, 0), PanLaw.MINUS_3);
     for (int channel = 0; channel < 6; channel++) {
       assertThat(g[channel][channel]).isEqualTo(channel < 3 ? 0 : 1);
     }
@@ -129,7 +128,7 @@ class ChannelMatrixTest {
   void aLayoutWithoutSurroundHasEverythingInFront() {
     for (Layout to : new Layout[] {Layout.MONO, Layout.STEREO, Layout.LCR}) {
       for (Layout from : new Layout[] {Layout.MONO, Layout.STEREO, Layout.LCR}) {
-        double[][] back = ChannelMatrix.of(from, to, new Position(0.3, 1, 0.5), PanLaw.MINUS_3);
+        double[][] back = ChannelMatrix.of(from, to, at(0.3, 1, 0.5), PanLaw.MINUS_3);
         double[][] front = ChannelMatrix.of(from, to, Position.panned(0.3), PanLaw.MINUS_3);
         assertThat(back).as("%s to %s", from, to).isDeepEqualTo(front);
       }
@@ -142,7 +141,7 @@ class ChannelMatrixTest {
       int lfe = to.speakers().indexOf(Speaker.LFE);
       for (Layout from : Layout.values()) {
         double[][] without = ChannelMatrix.of(from, to, Position.FRONT, PanLaw.MINUS_3);
-        double[][] with = ChannelMatrix.of(from, to, new Position(0, 0, 0.5), PanLaw.MINUS_3);
+        double[][] with = ChannelMatrix.of(from, to, at(0, 0, 0.5), PanLaw.MINUS_3);
         double[] mono = of(from, Layout.MONO)[0];
         for (int row = 0; row < to.channels(); row++) {
           for (int s = 0; s < from.channels(); s++) {
@@ -152,6 +151,125 @@ class ChannelMatrixTest {
         }
       }
     }
+  }
+
+  private static Position at(double pan, double frontBack, double lfe) {
+    return new Position(pan, false, frontBack, 0, lfe);
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {0, 0.2, 0.5, 0.8, 1})
+  void upwardsThePowerIsConstantWhereverItStands(double height) {
+    for (double frontBack : new double[] {0, 0.3, 1}) {
+      for (double pan : new double[] {-1, -0.4, 0, 0.7, 1}) {
+        Position at = Position.panned(pan).withFrontBack(frontBack).withHeight(height);
+        double[][] mono = ChannelMatrix.of(Layout.MONO, HIGH, at, PanLaw.MINUS_3);
+        assertThat(power(mono, 0)).as("mono at %s", at).isCloseTo(1, within(1e-12));
+        assertThat(above(mono, 0))
+            .isCloseTo(Math.pow(Math.sin(height * Math.PI / 2), 2), within(1e-12));
+      }
+      for (Layout wider : new Layout[] {Layout.STEREO, Layout.LCR}) {
+        Position at = Position.FRONT.withFrontBack(frontBack).withHeight(height);
+        double[][] g = ChannelMatrix.of(wider, HIGH, at, PanLaw.MINUS_3);
+        for (int channel = 0; channel < wider.channels(); channel++) {
+          assertThat(power(g, channel)).as("%s at %s", wider, at).isCloseTo(1, within(1e-12));
+        }
+      }
+    }
+  }
+
+  @Test
+  void monoIsPlacedAboveByItsAzimuth() {
+    Position frontLeft = Position.panned(-1).withHeight(1);
+    assertThat(column(Layout.MONO, frontLeft, 0)).isEqualTo(only(Speaker.LEFT_TOP_FRONT));
+    assertThat(column(Layout.MONO, frontLeft.withPan(1).withFrontBack(1), 0))
+        .isEqualTo(only(Speaker.RIGHT_TOP_REAR));
+    double[] middle = column(Layout.MONO, Position.FRONT.withHeight(1), 0);
+    assertThat(middle[HIGH.speakers().indexOf(Speaker.LEFT_TOP_FRONT)])
+        .isCloseTo(HALF_POWER, within(1e-12));
+    assertThat(middle[HIGH.speakers().indexOf(Speaker.RIGHT_TOP_FRONT)])
+        .isCloseTo(HALF_POWER, within(1e-12));
+  }
+
+  @Test
+  void surroundsRiseToTheUpperRearAndTheLfeStays() {
+    Position up = Position.FRONT.withHeight(1);
+    assertThat(column(Layout.SURROUND_5_1, up, 0)).isEqualTo(only(Speaker.LEFT_TOP_FRONT));
+    assertThat(column(Layout.SURROUND_5_1, up, 3)).isEqualTo(only(Speaker.LFE));
+    assertThat(column(Layout.SURROUND_5_1, up, 5)).isEqualTo(only(Speaker.RIGHT_TOP_REAR));
+  }
+
+  @Test
+  void whatHasHeightsLosesWhatIsLevelWithTheEarOnly() {
+    double[][] g = ChannelMatrix.of(HIGH, HIGH, Position.FRONT.withHeight(1), PanLaw.MINUS_3);
+    for (int channel = 0; channel < HIGH.channels(); channel++) {
+      boolean stays = channel >= 8 || HIGH.speakers().get(channel) == Speaker.LFE;
+      assertThat(g[channel][channel]).as("%s", channel).isEqualTo(stays ? 1 : 0);
+    }
+  }
+
+  @Test
+  void aLayoutWithoutHeightsHasEverythingAtTheEar() {
+    for (Layout from : Layout.values()) {
+      for (Layout to : Layout.values()) {
+        if (!from.hasHeight() && !to.hasHeight()) {
+          Position low = new Position(0.3, true, 0.4, 0, 0.5);
+          assertThat(ChannelMatrix.of(from, to, low.withHeight(0.8), PanLaw.MINUS_4_5))
+              .as("%s to %s", from, to)
+              .isDeepEqualTo(ChannelMatrix.of(from, to, low, PanLaw.MINUS_4_5));
+        }
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {-1, -0.6, 0, 0.3, 1})
+  void aWholeImageIsMovedAndLosesNothing(double pan) {
+    Position moved = Position.panned(pan).withWholeImage(true);
+    for (Layout to : Layout.values()) {
+      if (to == Layout.MONO) {
+        continue;
+      }
+      for (double frontBack : new double[] {0, 0.5, 1}) {
+        double[][] g =
+            ChannelMatrix.of(Layout.STEREO, to, moved.withFrontBack(frontBack), PanLaw.MINUS_3);
+        assertThat(power(g, 0)).as("left to %s", to).isCloseTo(1, within(1e-12));
+        assertThat(power(g, 1)).as("right to %s", to).isCloseTo(1, within(1e-12));
+      }
+    }
+    // One speaker has no sides.
+    assertThat(ChannelMatrix.of(Layout.STEREO, Layout.MONO, moved, PanLaw.MINUS_3))
+        .isDeepEqualTo(of(Layout.STEREO, Layout.MONO));
+  }
+
+  @Test
+  void hardToOneSideBothSidesStandThere() {
+    double[][] right =
+        ChannelMatrix.of(
+            Layout.STEREO, Layout.STEREO, Position.panned(1).withWholeImage(true), PanLaw.MINUS_3);
+    assertThat(right).isDeepEqualTo(new double[][] {{0, 0}, {1, 1}});
+    double[][] balanced =
+        ChannelMatrix.of(Layout.STEREO, Layout.STEREO, Position.panned(1), PanLaw.MINUS_3);
+    assertThat(balanced).isDeepEqualTo(new double[][] {{0, 0}, {0, 1}});
+  }
+
+  private static double[] column(Layout from, Position at, int channel) {
+    double[][] g = ChannelMatrix.of(from, HIGH, at, PanLaw.MINUS_3);
+    return java.util.Arrays.stream(g).mapToDouble(row -> row[channel]).toArray();
+  }
+
+  private static double[] only(Speaker speaker) {
+    double[] gains = new double[HIGH.channels()];
+    gains[HIGH.speakers().indexOf(speaker)] = 1;
+    return gains;
+  }
+
+  private static double above(double[][] gains, int channel) {
+    double power = 0;
+    for (int row = 8; row < HIGH.channels(); row++) {
+      power += gains[row][channel] * gains[row][channel];
+    }
+    return power;
   }
 
   private static double power(double[][] gains, int channel) {

@@ -127,6 +127,31 @@ class LineCheckTest {
     assertThat(ofRule(held, Rule.BUS_GAIN)).isEmpty();
   }
 
+  @Test
+  void anLfeIsFilteredThereOrFurtherOnByWhatIsSwitchedOn() {
+    Mix sent =
+        change(
+            change(
+                broken("kick", c -> c.withLfeDb(-6.0)),
+                "drums",
+                c -> c.withLayout(Layout.SURROUND_5_1)),
+            "mix",
+            c -> c.withLayout(Layout.SURROUND_5_1));
+    Insert filter = insert("lfe-low-pass", Map.of());
+    for (String bus : List.of("drums", "mix")) {
+      assertThat(
+              ofRule(change(sent, bus, c -> c.withChain(List.of(filter))), Rule.LFE_NOT_FILTERED))
+          .as(bus)
+          .isEmpty();
+    }
+    Mix off = change(sent, "mix", c -> c.withChain(List.of(filter.withOn(false))));
+    List<Finding> found = ofRule(off, Rule.LFE_NOT_FILTERED);
+    assertThat(found).hasSize(1);
+    assertThat(found.get(0).where()).containsExactly("kick", "drums");
+    Mix mended = found.get(0).mends().get(0).edit().changed(off);
+    assertThat(ofRule(mended, Rule.LFE_NOT_FILTERED)).isEmpty();
+  }
+
   static Stream<Arguments> faults() {
     Clip outside = new Clip("late", clip("x.wav", 9).audio(), 90_000, 0, 9_000, 0);
     return Stream.of(
@@ -177,7 +202,26 @@ class LineCheckTest {
         Arguments.of(
             Rule.LAYOUT_MISMATCH, broken("voices", c -> c.withLayout(Layout.SURROUND_5_1))),
         Arguments.of(Rule.POSITION_UNHEARD, broken("kick", c -> c.withFrontBack(0.5))),
+        Arguments.of(Rule.POSITION_UNHEARD, broken("kick", c -> c.withHeight(0.5))),
         Arguments.of(Rule.POSITION_UNHEARD, broken("kick", c -> c.withLfeDb(-6.0))),
+        Arguments.of(
+            Rule.LFE_NOT_FILTERED,
+            change(
+                broken("kick", c -> c.withLfeDb(-6.0)),
+                "drums",
+                c -> c.withLayout(Layout.SURROUND_5_1))),
+        Arguments.of(
+            Rule.LFE_NOT_FILTERED,
+            change(
+                broken(
+                    "kick",
+                    c ->
+                        c.withSends(
+                            List.of(
+                                Send.of("s", List.of("plate"), Tap.POST_FADER, -9)
+                                    .withLfeDb(0.0)))),
+                "plate",
+                c -> c.withLayout(Layout.SURROUND_5_1))),
         Arguments.of(
             Rule.POSITION_UNHEARD,
             broken(

@@ -63,6 +63,10 @@ class LedgerTest {
     "frontBack, b40, B40",
     "frontBack, B, B100",
     "frontBack, F, F",
+    "wholeImage, yes, yes",
+    "height, u40, U40",
+    "height, top, U100",
+    "height, 0, level",
     "lfeDb, '−6,5', '−6.5'",
     "lfeDb, −∞, ''",
     "lfeDb, '', ''",
@@ -91,10 +95,14 @@ class LedgerTest {
     assertThat(LedgerColumn.of(mix))
         .extracting(LedgerColumn::id)
         .contains("pan")
-        .doesNotContain("frontBack", "lfeDb");
+        .doesNotContain("frontBack", "height", "lfeDb");
     Mix set = write("lfeDb", "-6");
     assertThat(LedgerColumn.of(set)).extracting(LedgerColumn::id).contains("lfeDb");
-    assertThat(LedgerColumn.of(write("layout", "5.1"))).isEqualTo(LedgerColumn.ALL);
+    assertThat(LedgerColumn.of(write("layout", "5.1")))
+        .extracting(LedgerColumn::id)
+        .contains("frontBack", "lfeDb")
+        .doesNotContain("height");
+    assertThat(LedgerColumn.of(write("layout", "7.1.4"))).isEqualTo(LedgerColumn.ALL);
   }
 
   static Stream<String> columns() {
@@ -115,6 +123,8 @@ class LedgerTest {
     "layout, round, no layout",
     "pan, Q5, a pan",
     "frontBack, L5, F for front",
+    "height, B5, 0 for level",
+    "height, U101, 'The height of “kick” is 1.01'",
     "lfeDb, loud, a level in dB",
     "output, nobody, no channel",
     "output, voice, plays files",

@@ -40,8 +40,12 @@ public final class ChannelField {
       FIELDS.value("faderDb", "Fader", Double.class, Channel::faderDb, Unit.DECIBELS);
   public static final ValueField<Channel, Double> PAN =
       FIELDS.value("pan", "Pan", Double.class, Channel::pan, Unit.PAN);
+  public static final ValueField<Channel, Boolean> WHOLE_IMAGE =
+      FIELDS.value("wholeImage", "Whole image", Boolean.class, Channel::wholeImage);
   public static final ValueField<Channel, Double> FRONT_BACK =
       FIELDS.value("frontBack", "Back", Double.class, Channel::frontBack, Unit.FRONT_BACK);
+  public static final ValueField<Channel, Double> HEIGHT =
+      FIELDS.value("height", "Height", Double.class, Channel::height, Unit.HEIGHT);
   public static final ValueField<Channel, Double> LFE =
       FIELDS.value("lfeDb", "LFE", Double.class, Channel::lfeDb, Unit.DECIBELS);
   public static final ValueField<Channel, Boolean> MUTE =

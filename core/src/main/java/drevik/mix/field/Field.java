@@ -27,6 +27,7 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
     DECIBELS,
     PAN,
     FRONT_BACK,
+    HEIGHT,
     FRAMES,
     HERTZ,
     BEATS_PER_MINUTE,

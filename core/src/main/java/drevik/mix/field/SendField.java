@@ -17,8 +17,12 @@ public final class SendField {
       FIELDS.value("levelDb", "Level", Double.class, Send::levelDb, Unit.DECIBELS);
   public static final ValueField<Send, Double> PAN =
       FIELDS.value("pan", "Pan", Double.class, Send::pan, Unit.PAN);
+  public static final ValueField<Send, Boolean> WHOLE_IMAGE =
+      FIELDS.value("wholeImage", "Whole image", Boolean.class, Send::wholeImage);
   public static final ValueField<Send, Double> FRONT_BACK =
       FIELDS.value("frontBack", "Back", Double.class, Send::frontBack, Unit.FRONT_BACK);
+  public static final ValueField<Send, Double> HEIGHT =
+      FIELDS.value("height", "Height", Double.class, Send::height, Unit.HEIGHT);
   public static final ValueField<Send, Double> LFE =
       FIELDS.value("lfeDb", "LFE", Double.class, Send::lfeDb, Unit.DECIBELS);
   public static final ValueField<Send, Boolean> ON =

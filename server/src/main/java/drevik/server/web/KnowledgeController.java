@@ -35,8 +35,8 @@ class KnowledgeController {
   /** A processor and what can be set on it. */
   record ProcessorLine(String id, String label, List<Parameter> parameters) {}
 
-  /** A layout, and whether something can stand behind the listener there, or in an LFE. */
-  record LayoutLine(Layout id, boolean surround, boolean lfe) {}
+  /** A layout, and whether something can stand behind or above the listener there, or in an LFE. */
+  record LayoutLine(Layout id, boolean surround, boolean heights, boolean lfe) {}
 
   /** What the category map can decide of a channel, and people can pin. */
   record SlotLine(String id, String label) {}
@@ -76,7 +76,10 @@ class KnowledgeController {
             .toList(),
         List.of(ChannelKind.values()),
         Arrays.stream(Layout.values())
-            .map(layout -> new LayoutLine(layout, layout.hasSurround(), layout.hasLfe()))
+            .map(
+                layout ->
+                    new LayoutLine(
+                        layout, layout.hasSurround(), layout.hasHeight(), layout.hasLfe()))
             .toList(),
         NameWords.positions(),
         List.of(Tap.values()),
