@@ -35,6 +35,7 @@ const knowledge: Knowledge = {
     { id: "limiter", label: "Limiter", parameters: [] },
   ],
   channelKinds: ["seat", "bus", "return", "master", "reference"],
+  keptUnder: { return: "print/return", master: "print" },
   positions: ["close", "room"],
   slots: [
     { id: "output", label: "Sent to" },

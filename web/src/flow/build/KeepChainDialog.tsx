@@ -11,10 +11,12 @@ interface Props {
 
 /** What a chain is kept as: a name, what it is for, and what it does to it. */
 export function KeepChainDialog({ mix, of, onClose }: Props) {
-  const categories = useKnowledge().data?.categories ?? [];
+  const knowledge = useKnowledge().data;
+  const categories = knowledge?.categories ?? [];
   const { ask } = useKeepChain();
   const [name, setName] = useState(of.name);
-  const [category, setCategory] = useState(of.category);
+  const [chosen, setCategory] = useState<string>();
+  const category = chosen ?? knowledge?.keptUnder[of.kind] ?? of.category;
   const [purpose, setPurpose] = useState("");
   return (
     <FormDialog

@@ -104,13 +104,8 @@ final class SharedWords {
 
   /** True if the other words of the names say enough, and many different things. */
   private boolean isToldWithout(String word) {
-    List<Sorting> sure =
-        names.stream()
-            .map(name -> NameSorter.sort(without(name, Set.of(word))))
-            .filter(one -> one.confidence() >= Sorting.SURE)
-            .toList();
-    long families = sure.stream().map(one -> CategoryTree.topOf(one.category())).distinct().count();
-    return sure.size() >= SHARE * names.size() && families >= FEWEST_FAMILIES;
+    List<String> rest = names.stream().map(name -> without(name, Set.of(word))).toList();
+    return Variety.isIn(rest, SHARE, FEWEST_FAMILIES);
   }
 
   /** A name that is nothing else keeps it. */

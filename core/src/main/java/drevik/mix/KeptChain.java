@@ -3,6 +3,8 @@ package drevik.mix;
 import drevik.category.CategoryTree;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A whole chain as it is kept on the shelf, apart from any Mix. Keys name channels of a Mix, so it
@@ -28,7 +30,7 @@ public record KeptChain(String name, String category, String purpose, List<Inser
           channel.id(), "“" + channel.name() + "” has no chain; put a processor on it first.");
     }
     boolean unsaid = category.equals(CategoryTree.UNKNOWN);
-    String of = unsaid ? purposeOf(channel.kind(), category) : category;
+    String of = unsaid ? purposeOf(channel.kind()).orElse(category) : category;
     return new KeptChain(name, of, purpose, channel.chain()).cleaned();
   }
 
@@ -62,20 +64,30 @@ public record KeptChain(String name, String category, String purpose, List<Inser
     return new KeptChain(other, category, purpose, chain).cleaned();
   }
 
-  /** Those first that are for the same, then those of the same family, then all others. */
-  public static Comparator<KeptChain> fitting(String category) {
-    return Comparator.comparingInt((KeptChain chain) -> farFrom(chain.category(), category))
+  /**
+   * Those first that are for the same, then those of the same family, then all others. What is
+   * usually kept of a kind of channel comes before what fits its category.
+   *
+   * @param kind null where no channel is asked for
+   */
+  public static Comparator<KeptChain> fitting(@Nullable ChannelKind kind, String category) {
+    String purpose = purposeOf(kind).orElse(category);
+    return Comparator.comparingInt(
+            (KeptChain chain) ->
+                Math.min(
+                    2 * farFrom(chain.category(), purpose),
+                    2 * farFrom(chain.category(), category) + 1))
         .thenComparingInt(chain -> CategoryTree.orderOf(chain.category()))
         .thenComparing(KeptChain::name);
   }
 
-  /** What chains of a channel are kept under: what a return and a master do is their kind. */
-  public static String purposeOf(ChannelKind kind, String category) {
-    return switch (kind) {
-      case RETURN -> "print/return";
-      case MASTER -> "print";
-      default -> category;
-    };
+  /**
+   * What chains of a kind of channel are kept under unless somebody says otherwise: what a return
+   * or a master does is its kind, all else is told by its category.
+   */
+  public static Optional<String> purposeOf(@Nullable ChannelKind kind) {
+    return Optional.ofNullable(
+        kind == ChannelKind.RETURN ? "print/return" : kind == ChannelKind.MASTER ? "print" : null);
   }
 
   private static int farFrom(String one, String other) {

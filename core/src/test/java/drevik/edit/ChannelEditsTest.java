@@ -135,13 +135,15 @@ class ChannelEditsTest {
     KeptChain bass = new KeptChain("b", "bass/sub", "", loaded.chain());
     KeptChain kick = new KeptChain("k", "drums/kick", "", loaded.chain());
     KeptChain drum = new KeptChain("d", "drums", "", loaded.chain());
-    assertThat(Stream.of(bass, drum, kick).sorted(KeptChain.fitting("drums/kick")))
+    assertThat(
+            Stream.of(bass, drum, kick).sorted(KeptChain.fitting(ChannelKind.SEAT, "drums/kick")))
         .containsExactly(kick, drum, bass);
     KeptChain plate = new KeptChain("p", "print/return", "", loaded.chain());
-    String forReturns = KeptChain.purposeOf(ChannelKind.RETURN, "unknown");
-    assertThat(Stream.of(bass, plate, kick).sorted(KeptChain.fitting(forReturns)))
-        .startsWith(plate);
-    assertThat(KeptChain.purposeOf(ChannelKind.BUS, "drums")).isEqualTo("drums");
+    // A return of drums: what returns have, then what is kept of drums.
+    assertThat(Stream.of(bass, kick, plate).sorted(KeptChain.fitting(ChannelKind.RETURN, "drums")))
+        .containsExactly(plate, kick, bass);
+    assertThat(KeptChain.purposeOf(ChannelKind.RETURN)).contains("print/return");
+    assertThat(KeptChain.purposeOf(ChannelKind.BUS)).isEmpty();
     Channel verb =
         Channel.of("verb", ChannelKind.RETURN, "Verb", Layout.STEREO, "unknown")
             .withChain(loaded.chain());

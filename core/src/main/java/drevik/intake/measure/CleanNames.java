@@ -3,7 +3,7 @@ package drevik.intake.measure;
 import drevik.category.CategoryTree;
 import drevik.category.FileName;
 import drevik.category.NameSorter;
-import drevik.category.Sorting;
+import drevik.category.Variety;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -94,13 +94,8 @@ public final class CleanNames {
     if (NameSorter.sort(prefix).category().equals(CategoryTree.UNKNOWN)) {
       return false;
     }
-    List<Sorting> sure =
-        names.stream()
-            .map(name -> NameSorter.sort(withoutPrefix(plain(name), prefix)))
-            .filter(one -> one.confidence() >= Sorting.SURE)
-            .toList();
-    long families = sure.stream().map(one -> CategoryTree.topOf(one.category())).distinct().count();
-    return sure.size() < SHARED_BY * names.size() || families < FEWEST_FAMILIES;
+    List<String> rest = names.stream().map(name -> withoutPrefix(plain(name), prefix)).toList();
+    return !Variety.isIn(rest, SHARED_BY, FEWEST_FAMILIES);
   }
 
   private static String plain(String name) {

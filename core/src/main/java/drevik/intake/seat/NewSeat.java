@@ -71,6 +71,18 @@ final class NewSeat {
     return wished == null && CategoryTree.isWithin(file.category(), "reference");
   }
 
+  /** What other references are compared on, if they all are on one; null for nothing. */
+  private @Nullable String comparison() {
+    List<String> fed =
+        mix.channels().stream()
+            .filter(one -> one.kind() == ChannelKind.REFERENCE && !one.stowed())
+            .map(Channel::output)
+            .filter(Objects::nonNull)
+            .distinct()
+            .toList();
+    return fed.size() == 1 ? fed.get(0) : null;
+  }
+
   Optional<String> reasonToLeaveOut() {
     if (isReference()) {
       return Optional.empty();
@@ -92,6 +104,7 @@ final class NewSeat {
     if (isReference()) {
       return Channel.of(
               "seat-" + file.id(), ChannelKind.REFERENCE, "", file.layout(), file.category())
+          .withOutput(comparison())
           .withDeliveredBy(file.deliveredBy());
     }
     return neighbour
@@ -140,7 +153,7 @@ final class NewSeat {
       return "you chose a new seat on “" + wished.name() + "”";
     }
     if (isReference()) {
-      return "a new reference, heard in no file, to compare";
+      return "a new reference, to compare";
     }
     return "no free seat left; "
         + chosen()

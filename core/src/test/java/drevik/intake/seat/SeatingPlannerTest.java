@@ -29,6 +29,7 @@ import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.preview.EditPreview;
 import drevik.reassign.Following;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -169,6 +170,19 @@ class SeatingPlannerTest {
   }
 
   @Test
+  void aReferenceMoreIsComparedWhereTheOthersAre() {
+    Channel comparison = MIX.channel("mix").orElseThrow().withId("cmp").withName("Comparison");
+    List<Channel> channels = new ArrayList<>(MIX.channels());
+    channels.replaceAll(one -> one.id().equals("Rough") ? one.withOutput("cmp") : one);
+    channels.add(comparison);
+    SeatingPlan plan =
+        SeatingPlanner.plan(
+            MIX.withChannels(channels),
+            List.of(file("rough.wav", "reference/rough"), file("r 2.wav", "reference/rough")));
+    assertThat(plan.seatings().get(1).added().output()).isEqualTo("cmp");
+  }
+
+  @Test
   void whereNoReferenceWaitsForTheRoughMixOneIsMade() {
     Mix empty = Mix.empty(MixKind.SESSION, "Recording");
     SeatingPlan plan =
@@ -179,7 +193,7 @@ class SeatingPlannerTest {
                 file("Click.wav", "click"),
                 file("rough v3.wav", "reference/rough")));
     assertThat(plan.places()).extracting("act").containsExactly(Act.ADDS, Act.LEFT_OUT, Act.ADDS);
-    assertThat(plan.places().get(2).because()).startsWith("a new reference, heard in no file");
+    assertThat(plan.places().get(2).because()).startsWith("a new reference, to compare");
     Mix seated = plan.toEdit("d").applyTo(empty);
     Channel rough = seated.channels().get(1);
     assertThat(rough.kind()).isEqualTo(ChannelKind.REFERENCE);

@@ -47,27 +47,24 @@ class ChainController {
   List<ChainLine> chains(
       @RequestParam(required = false) @Nullable String category,
       @RequestParam(required = false) @Nullable String kind) {
-    if (category == null) {
-      return chains.list(null);
-    }
-    return chains.list(
+    ChannelKind of =
         Arrays.stream(ChannelKind.values())
             .filter(one -> one.toString().equals(kind))
             .findFirst()
-            .map(one -> KeptChain.purposeOf(one, category))
-            .orElse(category));
+            .orElse(null);
+    return chains.list(of, category);
   }
 
   @PostMapping
   List<ChainLine> keepChain(@RequestBody NewChain wanted) {
     chains.keep(wanted.mix(), wanted.channel(), wanted.name(), wanted.category(), wanted.purpose());
-    return chains.list(null);
+    return chains.list();
   }
 
   @PostMapping("/{id}/name")
   List<ChainLine> renameChain(@PathVariable String id, @RequestBody Named wanted) {
     chains.rename(id, wanted.name());
-    return chains.list(null);
+    return chains.list();
   }
 
   /** One as a file. */
@@ -81,6 +78,6 @@ class ChainController {
   @PostMapping("/files")
   List<ChainLine> readChain(@RequestBody Text file) {
     chains.replace(Documents.readChain(file.text()));
-    return chains.list(null);
+    return chains.list();
   }
 }

@@ -2,6 +2,7 @@ package drevik.server.chain;
 
 import drevik.category.CategoryTree;
 import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
 import drevik.mix.KeptChain;
 import drevik.mix.Refused;
 import drevik.server.Ids;
@@ -36,19 +37,26 @@ public class KeptChains {
     this.clock = clock;
   }
 
+  /** In the order of the tree. */
+  @Transactional(readOnly = true)
+  public List<ChainLine> list() {
+    return list(null, null);
+  }
+
   /**
-   * Those that fit a category first.
+   * Those that fit a channel first.
    *
+   * @param kind null for that of a seat
    * @param category null for the order of the tree
    */
   @Transactional(readOnly = true)
-  public List<ChainLine> list(@Nullable String category) {
+  public List<ChainLine> list(@Nullable ChannelKind kind, @Nullable String category) {
     return rows.findAll().stream()
         .map(row -> new ChainLine(row.id, row.chain, row.at, row.removedAt))
         .sorted(
             Comparator.comparing(
                 ChainLine::chain,
-                KeptChain.fitting(category == null ? CategoryTree.UNKNOWN : category)))
+                KeptChain.fitting(kind, category == null ? CategoryTree.UNKNOWN : category)))
         .toList();
   }
 

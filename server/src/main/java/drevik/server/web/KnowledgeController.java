@@ -13,12 +13,15 @@ import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
 import drevik.edit.SetSampleRate;
 import drevik.mix.ChannelKind;
+import drevik.mix.KeptChain;
 import drevik.mix.OutputKind;
 import drevik.mix.Slot;
 import drevik.mix.Specification;
 import drevik.mix.Tap;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -44,12 +47,18 @@ class KnowledgeController {
   /** A rule of the line check and why it matters. */
   record RuleLine(Rule id, String why, String holds) {}
 
-  /** All of it. */
+  /**
+   * All of it.
+   *
+   * @param keptUnder under which category chains of a kind of channel are kept, where that is not
+   *     the channel's own
+   */
   record Knowledge(
       List<CategoryLine> categories,
       List<FamilyLine> families,
       List<ProcessorLine> processors,
       List<ChannelKind> channelKinds,
+      Map<ChannelKind, String> keptUnder,
       List<LayoutLine> layouts,
       List<String> positions,
       List<Tap> taps,
@@ -75,6 +84,7 @@ class KnowledgeController {
             .map(type -> new ProcessorLine(type.id(), type.label(), type.parameters()))
             .toList(),
         List.of(ChannelKind.values()),
+        keptUnder(),
         Arrays.stream(Layout.values())
             .map(
                 layout ->
@@ -95,5 +105,13 @@ class KnowledgeController {
         Specifications.shipped(),
         SetSampleRate.RATES,
         List.of(PanLaw.values()));
+  }
+
+  private static Map<ChannelKind, String> keptUnder() {
+    Map<ChannelKind, String> categories = new EnumMap<>(ChannelKind.class);
+    for (ChannelKind kind : ChannelKind.values()) {
+      KeptChain.purposeOf(kind).ifPresent(category -> categories.put(kind, category));
+    }
+    return categories;
   }
 }
