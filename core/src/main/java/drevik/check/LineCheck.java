@@ -36,6 +36,7 @@ public final class LineCheck {
           new Muted(),
           new ClipOutside(),
           new ClipsOverlap(),
+          new MixesTogether(),
           new SectionNotKept(),
           new TailCut(),
           new TemplateHoldsAudio(),

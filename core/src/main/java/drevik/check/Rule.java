@@ -91,6 +91,9 @@ public enum Rule {
   CLIPS_OVERLAP(
       "Two sounds on one seat at once are seldom meant, and louder than either.",
       "No two clips sound on one seat at once."),
+  MIXES_TOGETHER(
+      "Finished mixes are heard one at a time; two at once are no mix that anybody made.",
+      "No two finished mixes sound at once in one file."),
   SECTION_NOT_KEPT(
       "Its file would hold another's sound, or silence in the place of its own.",
       "Every song sounds where its section stands."),

@@ -58,6 +58,9 @@ final class Subjects {
       case TEMPLATE_HOLDS_AUDIO -> mix.kind() == MixKind.TEMPLATE;
       case STAND_IN -> any(mix, c -> c.chain().stream().anyMatch(Insert::on));
       case CLIPS_OVERLAP -> any(mix, c -> c.clips().size() > 1);
+      case MIXES_TOGETHER ->
+          any(mix, c -> MixesTogether.isFinishedMix(c) && !c.clips().isEmpty())
+              && !mix.outputs().isEmpty();
       case SECTION_NOT_KEPT -> !SectionNotKept.sectionsOfBuses(mix).isEmpty();
       case CLIP_OUTSIDE, TAIL_CUT -> any(mix, c -> !c.clips().isEmpty());
     };

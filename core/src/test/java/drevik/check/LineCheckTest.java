@@ -127,6 +127,29 @@ class LineCheckTest {
     assertThat(ofRule(held, Rule.BUS_GAIN)).isEmpty();
   }
 
+  /** Two songs of 900 frames, the second beginning so late. */
+  private static Mix songsAt(long start) {
+    return change(
+        broken("kick", c -> c.withCategory("print").withClips(List.of(clip("a.wav", 900)))),
+        "voice",
+        c ->
+            c.withCategory("print")
+                .withClips(List.of(clip("b.wav", 900).withStartFrame(start).withId("b"))));
+  }
+
+  @Test
+  void finishedMixesOfOneFileSoundOneAfterTheOther() {
+    Mix songs = songsAt(899);
+    List<Finding> found = ofRule(songs, Rule.MIXES_TOGETHER);
+    assertThat(found).hasSize(1);
+    assertThat(found.get(0).where()).startsWith("kick", "voice");
+    assertThat(ofRule(songsAt(900), Rule.MIXES_TOGETHER)).isEmpty();
+    Mix stem = change(songs, "voice", c -> c.withCategory("print/stem"));
+    assertThat(ofRule(stem, Rule.MIXES_TOGETHER)).isEmpty();
+    Mix muted = change(songs, "voice", c -> c.withMute(true));
+    assertThat(ofRule(muted, Rule.MIXES_TOGETHER)).isEmpty();
+  }
+
   @Test
   void anLfeIsFilteredThereOrFurtherOnByWhatIsSwitchedOn() {
     Mix sent =
@@ -230,6 +253,7 @@ class LineCheckTest {
                     c.withSends(
                         List.of(
                             Send.of("s", List.of("plate"), Tap.POST_FADER, -9).withLfeDb(0.0))))),
+        Arguments.of(Rule.MIXES_TOGETHER, songsAt(0)),
         Arguments.of(Rule.SAME_NAME, broken("drums", c -> c.withName("Mix"))),
         Arguments.of(
             Rule.FILE_NAME, changeOutput(band(), "out drums", o -> o.withNamePattern("MIX"))),
