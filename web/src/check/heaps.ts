@@ -53,7 +53,7 @@ export function waysOf(heap: Heap): Way[] {
   return [...ways.values()].sort((a, b) => b.mends.length - a.mends.length);
 }
 
-/** Rules are named by their ids. */
+/** Rules are named by their ids; an abbreviation is written as one. */
 export function ruleName(rule: string): string {
-  return rule.replaceAll("-", " ");
+  return rule.replaceAll("-", " ").replace(/^lfe /, "LFE ");
 }

@@ -111,7 +111,7 @@ final class ReturnNotWet implements LineCheckRule {
   }
 
   private static String named(Insert insert) {
-    return insert.processor().replace('-', ' ');
+    return Processors.nameOf(insert.processor());
   }
 
   /** All that could be wet is on and fully wet; null if nothing could. */

@@ -1,6 +1,7 @@
 package drevik.dsp;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -24,6 +25,16 @@ public final class Processors {
 
   public static List<ProcessorType> all() {
     return ALL;
+  }
+
+  /** What a type is called amid a sentence; a stand-in by its id. */
+  public static String nameOf(String id) {
+    String label = byId(id).map(ProcessorType::label).orElse(id.replace('-', ' '));
+    // An abbreviation stays as it is.
+    boolean abbreviated = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+    return abbreviated
+        ? label
+        : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
   }
 
   /** The type of that id; empty for a stand-in. */

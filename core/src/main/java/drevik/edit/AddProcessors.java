@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.dsp.Processors;
 import drevik.mix.Channel;
 import drevik.mix.FreshIds;
 import drevik.mix.Insert;
@@ -35,7 +36,7 @@ public record AddProcessors(List<String> channels, List<Insert> add) implements 
   public String says(Mix before) {
     return "add "
         + add.stream()
-            .map(one -> one.processor().replace('-', ' '))
+            .map(one -> Processors.nameOf(one.processor()))
             .collect(Collectors.joining(", "))
         + " to "
         + ChannelsById.names(before, channels);

@@ -1,5 +1,6 @@
 package drevik.edit;
 
+import drevik.dsp.Processors;
 import drevik.mix.Channel;
 import drevik.mix.Insert;
 import drevik.mix.Mix;
@@ -60,7 +61,7 @@ public record SetAlike(String channel, String insert, List<String> others, Chang
 
   @Override
   public String says(Mix before) {
-    String what = like(before).map(one -> one.processor().replace('-', ' ')).orElse("processor");
+    String what = like(before).map(one -> Processors.nameOf(one.processor())).orElse("processor");
     return "set the " + what + " of " + (others.size() + 1) + " channels";
   }
 }

@@ -75,6 +75,11 @@ public record SetChannels(List<String> channels, Changes<Channel> set) implement
     if (field == ChannelField.MUTE) {
       return (Boolean.TRUE.equals(value) ? "mute " : "unmute ") + whose;
     }
+    if (field == ChannelField.WHOLE_IMAGE) {
+      return Boolean.TRUE.equals(value)
+          ? "let pan move the whole image of " + whose
+          : "let pan balance " + whose;
+    }
     if (field == ChannelField.INVERTED) {
       return (Boolean.TRUE.equals(value) ? "invert " : "put right the polarity of ") + whose;
     }

@@ -38,7 +38,7 @@ public final class TypedNumber {
     return switch (unit) {
       case PAN -> pan(typed, plain);
       case FRONT_BACK -> way(typed, plain, BACK, FRONT, "F for front, or B with 0 to 100 for back");
-      case HEIGHT -> way(typed, plain, UP, LEVEL, "0 for level, or U with 0 to 100 for up");
+      case HEIGHT -> way(typed, plain, UP, LEVEL, "a height: level, or U with 0 to 100");
       case DECIBELS ->
           SILENT.contains(plain.replaceAll("db$", ""))
               ? Decibels.SILENCE

@@ -123,7 +123,7 @@ class LedgerTest {
     "layout, round, no layout",
     "pan, Q5, a pan",
     "frontBack, L5, F for front",
-    "height, B5, 0 for level",
+    "height, B5, a height",
     "height, U101, 'The height of “kick” is 1.01'",
     "lfeDb, loud, a level in dB",
     "output, nobody, no channel",

@@ -58,8 +58,8 @@ class TypedNumberTest {
     "PAN, L-5, a pan",
     "FRONT_BACK, -5, F for front",
     "FRONT_BACK, L5, F for front",
-    "HEIGHT, B40, 0 for level",
-    "HEIGHT, -5, 0 for level",
+    "HEIGHT, B40, a height",
+    "HEIGHT, -5, a height",
     "FRAMES, 1:75, a time in seconds",
     "HERTZ, 80 Mhz, a frequency",
     "NONE, twelve, a number"
