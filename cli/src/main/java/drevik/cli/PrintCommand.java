@@ -60,17 +60,14 @@ final class PrintCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Mix mix = MixFile.read(session);
-    // The files are looked at meanwhile.
-    CompletableFuture<List<Finding>> check =
-        CompletableFuture.supplyAsync(() -> unchecked ? List.of() : LineCheck.of(mix));
+    // Nothing that it finds stops a print: it is told as soon as it is known.
+    CompletableFuture<Boolean> wrong =
+        CompletableFuture.supplyAsync(() -> unchecked ? List.<Finding>of() : LineCheck.of(mix))
+            .thenApply(PrintCommand::tell);
     Path folder = audio != null ? audio : session.toAbsolutePath().resolveSibling("");
     KnownContents known = KnownContents.ofUser();
     Map<AudioRef, Path> located = located(mix, folder, known);
     known.keep();
-    List<Finding> findings = found(check);
-    findings.forEach(
-        finding -> System.err.println("drevik: " + finding.severity() + ": " + finding.says()));
-    boolean wrong = findings.stream().anyMatch(one -> one.severity() == Severity.WRONG);
     PrintOptions options = PrintOptions.only(chosen(mix));
     OwnPrints.require(out, PrintOptions.fileNames(mix, options));
     PrintReport report =
@@ -83,13 +80,20 @@ final class PrintCommand implements Callable<Integer> {
     String json = Documents.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report);
     Files.writeString(out.resolve(OwnPrints.REPORT), json);
     drevik.cli.Output.print(drevik.cli.Output.line(report));
-    return report.passes() && !wrong ? 0 : 1;
+    return !found(wrong) && report.passes() ? 0 : 1;
+  }
+
+  /** True if a deliverable would be wrong. */
+  private static boolean tell(List<Finding> findings) {
+    findings.forEach(
+        finding -> System.err.println("drevik: " + finding.severity() + ": " + finding.says()));
+    return findings.stream().anyMatch(one -> one.severity() == Severity.WRONG);
   }
 
   /** What is refused there is refused here. */
-  private static List<Finding> found(CompletableFuture<List<Finding>> check) {
+  private static boolean found(CompletableFuture<Boolean> wrong) {
     try {
-      return check.join();
+      return wrong.join();
     } catch (CompletionException e) {
       throw e.getCause() instanceof RuntimeException refused ? refused : e;
     }
