@@ -31,7 +31,10 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
           .map(LedgerColumn::of)
           .toList();
 
-  /** Those that have something to say in a Mix: without surround nothing stands in one. */
+  /**
+   * Those that have something to say in a Mix: without surround nothing stands in one, and where
+   * nobody moves a whole image, pan is what it usually is.
+   */
   public static List<LedgerColumn> of(Mix mix) {
     Predicate<Predicate<Layout>> anywhere =
         has ->
@@ -45,10 +48,12 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
     boolean heights =
         anywhere.test(Layout::hasHeight)
             || mix.channels().stream().anyMatch(channel -> channel.height() > 0);
+    boolean images = mix.channels().stream().anyMatch(Channel::wholeImage);
     boolean lfe =
         anywhere.test(Layout::hasLfe)
             || mix.channels().stream().anyMatch(channel -> channel.lfeDb() != null);
     return ALL.stream()
+        .filter(column -> images || column.field() != ChannelField.WHOLE_IMAGE)
         .filter(column -> surround || column.field() != ChannelField.FRONT_BACK)
         .filter(column -> heights || column.field() != ChannelField.HEIGHT)
         .filter(column -> lfe || column.field() != ChannelField.LFE)

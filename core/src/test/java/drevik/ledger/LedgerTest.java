@@ -101,8 +101,13 @@ class LedgerTest {
     assertThat(LedgerColumn.of(write("layout", "5.1")))
         .extracting(LedgerColumn::id)
         .contains("frontBack", "lfeDb")
-        .doesNotContain("height");
-    assertThat(LedgerColumn.of(write("layout", "7.1.4"))).isEqualTo(LedgerColumn.ALL);
+        .doesNotContain("height", "wholeImage");
+    assertThat(LedgerColumn.of(write("layout", "7.1.4")))
+        .extracting(LedgerColumn::id)
+        .contains("height");
+    assertThat(LedgerColumn.of(write("wholeImage", "yes")))
+        .extracting(LedgerColumn::id)
+        .contains("wholeImage");
   }
 
   static Stream<String> columns() {
