@@ -4,14 +4,16 @@ server_jar="$here/server/target/drevik-server.jar"
 server_classes="$here/server/target/server.jsa"
 
 # Asked without curl, which an empty machine does not have.
-is_ready() {
+answers() {
   local status
   { exec 3<>"/dev/tcp/127.0.0.1/$1"; } 2>/dev/null || return 1
-  printf 'GET /api/ready HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3
+  printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$2" >&3
   read -r -t 5 status <&3 || true
   exec 3>&-
   case $status in *" 20"*) return 0 ;; *) return 1 ;; esac
 }
+
+is_ready() { answers "$1" /api/ready; }
 
 data_folder() {
   local data
@@ -58,13 +60,21 @@ server_memory() {
   awk '/^MemTotal:/ {m = int($2 / 1024 / 8); if (m < 768) m = 768; if (m > 3072) m = 3072; print m; found = 1} END {if (!found) print 1024}' /proc/meminfo 2>/dev/null || echo 1024
 }
 
+# What a start asks of Java: what is only busy now is not optimised to the end, as that takes more of
+# two cores than the start itself; no collection because classes fill their first room; what the build
+# found out about beans is not found out again.
+for_the_start=(-XX:Tier3DelayOn=0 -XX:Tier4InvocationThreshold=30000 -XX:Tier4MinInvocationThreshold=10000
+  -XX:Tier4CompileThreshold=100000 -XX:Tier4BackEdgeThreshold=200000
+  -XX:+UnlockDiagnosticVMOptions "-XX:CompilerDirectivesFile=$here/ops/start-only.json"
+  -XX:MetaspaceSize=192m -Dspring.aot.enabled=true)
+
 # The server's Java on a data folder and its database; what is given goes in front of the program.
 server_java() {
   local data=$1 database=$2 port=$3
   shift 3
   DREVIK_DB_URL="jdbc:postgresql://127.0.0.1:$database/drevik" DREVIK_DB_PASSWORD=$(cat "$data/db-password") \
     DREVIK_PG_DUMP="$(postgres_bin)/pg_dump" DREVIK_DATA="$data" DREVIK_PORT=$port DREVIK_DEMO=${DREVIK_DEMO:-true} \
-    exec java -XX:+UseParallelGC -Xmx"$(server_memory)m" -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$data/tmp" "${engine[@]}" "$@"
+    exec java -XX:+UseParallelGC -Xmx"$(server_memory)m" -XX:+ExitOnOutOfMemoryError -Djava.io.tmpdir="$data/tmp" "${engine[@]}" "${for_the_start[@]}" "$@"
 }
 
 # Out of memory ends the server at once: nothing is half done then, and it is started again.
@@ -82,18 +92,34 @@ start_server() {
   mv "$data/server.pid.new" "$data/server.pid"
 }
 
-# Once after each build, beside the running server: one that starts, keeps its loaded classes for the
-# next start, which is then twice as fast, and ends. It serves nobody, and its folder is its own: were
-# it cut short, it would leave something behind among the arriving files.
+# Once after each build, beside the running server: one that starts, answers, keeps its loaded classes
+# for the next start, which is then twice as fast, and ends. It does no work, and its folder is its
+# own: were it cut short, it would leave something behind among the arriving files.
 share_server_classes() {
   local data=$1 database=$2 made="$server_classes.$$"
   if [ "$server_classes" -nt "$server_jar" ]; then return; fi
   {
+    find "${server_classes%/*}" -name "${server_classes##*/}.*" -mmin +5 -delete
     # Another may be at it too, on another folder: each has a file of its own until it is whole.
-    (server_java "$data" "$database" 0 "-XX:ArchiveClassesAtExit=$made" -Dspring.context.exit=onRefresh \
-      -jar "$server_jar" --drevik.data="$data/tmp/classes" --logging.threshold.console=off) && mv "$made" "$server_classes" || rm -f "$made"
+    keep_classes_of_a_start "$data" "$database" "$(free_port $((${DREVIK_PORT:-8117} + 1000)))" "$made" \
+      && mv "$made" "$server_classes" || rm -f "$made"
   } >/dev/null 2>&1 9>&- &
   disown $!
+}
+
+keep_classes_of_a_start() {
+  local data=$1 database=$2 port=$3 made=$4 server
+  server_java "$data" "$database" "$port" "-XX:ArchiveClassesAtExit=$made" -jar "$server_jar" \
+    --drevik.data="$data/tmp/classes" --drevik.works=false --drevik.demo=false --logging.threshold.console=off &
+  server=$!
+  for _ in $(seq 120); do
+    if ! kill -0 "$server"; then return 1; fi
+    if answers "$port" /api/ready && answers "$port" /api/mixes; then break; fi
+    sleep 0.5
+  done
+  kill -TERM "$server"
+  wait "$server"
+  [ -s "$made" ]
 }
 
 # What the server itself said that it cannot start for; its other words are in its log.

@@ -22,10 +22,10 @@ final class StartedApplication implements AutoCloseable {
    */
   static final String QUICK_TO_START = "-XX:TieredStopAtLevel=1";
 
-  private static final Path JAR = Path.of("../server/target/drevik-server.jar").toAbsolutePath();
+  static final Path JAR = Path.of("../server/target/drevik-server.jar").toAbsolutePath();
 
   /** Loaded classes, kept by the first start of the script after a build; read where they are. */
-  private static final Path CLASSES = JAR.resolveSibling("server.jsa");
+  static final Path CLASSES = JAR.resolveSibling("server.jsa");
 
   private final String database = ThrowawayPostgres.shared().newDatabase();
   private final Path data;
@@ -48,7 +48,7 @@ final class StartedApplication implements AutoCloseable {
     if (Files.exists(CLASSES)) {
       command.addAll(List.of("-Xlog:disable", "-XX:SharedArchiveFile=" + CLASSES));
     }
-    command.addAll(List.of("-jar", JAR.toString()));
+    command.addAll(List.of("-Dspring.aot.enabled=true", "-jar", JAR.toString()));
     command.add("--server.port=" + port);
     command.add("--spring.datasource.url=" + database);
     command.add("--drevik.data=" + data);

@@ -106,6 +106,18 @@ class WatchedOverTest {
         .contains("no password supplied");
   }
 
+  @Test
+  @Order(1)
+  void theFirstStartAfterABuildKeepsItsClassesForTheNext() throws IOException {
+    patiently().until(() -> isNewer(StartedApplication.CLASSES, StartedApplication.JAR));
+    assertThat(Files.readString(data.resolve("server.log"))).contains("Starting AOT-processed");
+  }
+
+  private static boolean isNewer(Path one, Path other) throws IOException {
+    return Files.exists(one)
+        && Files.getLastModifiedTime(one).compareTo(Files.getLastModifiedTime(other)) > 0;
+  }
+
   /** What the system gives to outgoing connections looks free, and cannot be listened on. */
   @Test
   @Order(1)

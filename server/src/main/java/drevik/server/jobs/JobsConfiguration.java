@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import drevik.server.DrevikProperties;
 import drevik.server.intake.Inbox;
 import drevik.server.intake.InspectFiles;
 import drevik.server.intake.InspectJob;
@@ -45,14 +46,17 @@ class JobsConfiguration {
   private final ObjectProvider<Scheduler> scheduler;
   private final ObjectProvider<InspectFiles> inspecting;
   private final ObjectProvider<JdbcClient> database;
+  private final DrevikProperties properties;
 
   JobsConfiguration(
       ObjectProvider<Scheduler> scheduler,
       ObjectProvider<InspectFiles> inspecting,
-      ObjectProvider<JdbcClient> database) {
+      ObjectProvider<JdbcClient> database,
+      DrevikProperties properties) {
     this.scheduler = scheduler;
     this.inspecting = inspecting;
     this.database = database;
+    this.properties = properties;
   }
 
   @Bean
@@ -116,6 +120,9 @@ class JobsConfiguration {
 
   @EventListener(ApplicationReadyEvent.class)
   void start() {
+    if (!properties.works()) {
+      return;
+    }
     takeBackWhatTheLastOneHeld();
     inspecting.getObject().askForWhatWasLeft();
     scheduler.getObject().start();

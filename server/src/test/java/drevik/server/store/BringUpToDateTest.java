@@ -25,7 +25,7 @@ class BringUpToDateTest {
   private final DriverManagerDataSource database = new DriverManagerDataSource(url, "drevik", "");
 
   private BringUpToDate strategy(String dumper) {
-    DrevikProperties properties = new DrevikProperties(data, false, List.of());
+    DrevikProperties properties = new DrevikProperties(data, false, true, List.of());
     return new BringUpToDate(properties, dumper, url, "drevik", "");
   }
 

@@ -24,7 +24,8 @@ class FolderAudioStoreTest {
 
   @BeforeEach
   void open() throws IOException {
-    store = new FolderAudioStore(new DrevikProperties(data, false, List.of()), new DiskSpace());
+    store =
+        new FolderAudioStore(new DrevikProperties(data, false, true, List.of()), new DiskSpace());
   }
 
   @AfterEach
