@@ -11,6 +11,9 @@ final class Denormals {
   /** Rounds to multiples of 1e-196. */
   private static final double DROWNS = 1e-180;
 
+  /** Rounds to multiples of 9e-38, just above the smallest normal float (1.2e-38). */
+  private static final float FLOAT_DROWNS = 1e-30f;
+
   private Denormals() {}
 
   static double flush(double value) {
@@ -23,5 +26,9 @@ final class Denormals {
    */
   static double drown(double value) {
     return value + DROWNS - DROWNS;
+  }
+
+  static float drown(float value) {
+    return value + FLOAT_DROWNS - FLOAT_DROWNS;
   }
 }

@@ -23,6 +23,9 @@ import java.util.Arrays;
 public final class PeakScan {
   private static final int STRETCH = 8;
 
+  /** Stretches that are asked about together first. */
+  private static final int TOGETHER = 8;
+
   /**
    * A band-limited signal that looks no larger than 1 at points a quarter of a sample apart is
    * nowhere larger than this: 1/cos(π/8), as its steepest fall is that of a sine at the Nyquist
@@ -154,11 +157,11 @@ public final class PeakScan {
     this.frames = frames;
     int length = frames + history;
     int stretches = (length + STRETCH - 1) / STRETCH;
-    if (peaks.length < stretches + reach) {
+    if (peaks.length < stretches + reach + TOGETHER) {
       audio = new float[stretches * STRETCH + 1];
-      peaks = new float[stretches + reach];
-      movements = new float[stretches + reach];
-      movedBefore = new double[stretches + reach + 1];
+      peaks = new float[stretches + reach + TOGETHER];
+      movements = new float[stretches + reach + TOGETHER];
+      movedBefore = new double[stretches + reach + TOGETHER + 1];
     }
     System.arraycopy(tail, 0, audio, 0, history);
     System.arraycopy(channel, offset, audio, history, frames);
@@ -188,9 +191,10 @@ public final class PeakScan {
       peaks[stretch] = Float.intBitsToFloat(most);
       largest = Math.max(largest, most);
     }
-    Arrays.fill(peaks, stretches, stretches + reach, 0);
-    Arrays.fill(movements, stretches, stretches + reach, 0);
-    for (int stretch = 0; stretch < stretches + reach; stretch++) {
+    int end = stretches + reach + TOGETHER;
+    Arrays.fill(peaks, stretches, end, 0);
+    Arrays.fill(movements, stretches, end, 0);
+    for (int stretch = 0; stretch < end; stretch++) {
       movedBefore[stretch + 1] = movedBefore[stretch] + movements[stretch];
     }
     samplePeak = Float.intBitsToFloat(largest);
@@ -204,11 +208,17 @@ public final class PeakScan {
   /** The largest magnitude at or between the samples, if it is more than {@code atLeast}. */
   public double largest(double atLeast) {
     double most = Math.max(atLeast, samplePeak);
-    for (int start = 0, stretch = 0; start < frames; start += STRETCH, stretch++) {
-      double rise = rise(stretch, most);
+    int stretches = (frames + STRETCH - 1) / STRETCH;
+    for (int stretch = 0; stretch < stretches; stretch++) {
+      if (stretch % TOGETHER == 0 && rise(stretch, TOGETHER, most) < 0) {
+        stretch += TOGETHER - 1;
+        continue;
+      }
+      double rise = rise(stretch, 1, most);
       if (rise < 0) {
         continue;
       }
+      int start = stretch * STRETCH;
       int end = Math.min(frames, start + STRETCH);
       for (int i = start; i < end; i++) {
         if (couldExceed(most, i, rise)) {
@@ -227,11 +237,17 @@ public final class PeakScan {
     for (int i = 0; i < frames; i++) {
       magnitudes[i] = Math.max(magnitudes[i], Math.abs(audio[i + middle]));
     }
-    for (int start = 0, stretch = 0; start < frames; start += STRETCH, stretch++) {
-      double rise = rise(stretch, ceiling);
+    int stretches = (frames + STRETCH - 1) / STRETCH;
+    for (int stretch = 0; stretch < stretches; stretch++) {
+      if (stretch % TOGETHER == 0 && rise(stretch, TOGETHER, ceiling) < 0) {
+        stretch += TOGETHER - 1;
+        continue;
+      }
+      double rise = rise(stretch, 1, ceiling);
       if (rise < 0) {
         continue;
       }
+      int start = stretch * STRETCH;
       int end = Math.min(frames, start + STRETCH);
       for (int i = start; i < end; i++) {
         if (couldExceed(ceiling, i, rise)) {
@@ -241,14 +257,17 @@ public final class PeakScan {
     }
   }
 
-  /** How far any gap of a stretch can rise above its samples; negative if not above a limit. */
-  private double rise(int stretch, double limit) {
+  /**
+   * How far any gap of some stretches can rise above its samples; negative if not above a limit.
+   */
+  private double rise(int stretch, int stretches, double limit) {
+    int last = stretch + stretches - 1;
     float peak = 0;
-    for (int k = firstGap; k <= lastGap; k++) {
-      peak = Math.max(peak, peaks[stretch + k]);
+    for (int k = stretch + firstGap; k <= last + lastGap; k++) {
+      peak = Math.max(peak, peaks[k]);
     }
-    double movedNear = movedBefore[stretch + lastNear + 1] - movedBefore[stretch + firstNear];
-    double moved = movedBefore[stretch + reach] - movedBefore[stretch];
+    double movedNear = movedBefore[last + lastNear + 1] - movedBefore[stretch + firstNear];
+    double moved = movedBefore[last + reach] - movedBefore[stretch];
     double room = limit - near * peak;
     // (a + b)² ≤ 2·(a² + b²): most stretches need no root.
     double squares = far * far * movedNear + farther * farther * moved;

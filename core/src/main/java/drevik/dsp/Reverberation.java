@@ -236,7 +236,7 @@ public final class Reverberation implements ProcessorType {
         for (int i = 0; i < run; i++) {
           float late = line[at + i];
           float in = x[from + i] + DIFFUSION * late;
-          line[at + i] = Math.abs(in) < Float.MIN_NORMAL ? 0 : in;
+          line[at + i] = Denormals.drown(in);
           x[from + i] = late - DIFFUSION * in;
         }
         from += run;
@@ -349,10 +349,7 @@ public final class Reverberation implements ProcessorType {
         for (int line = 0; line < LINES; line += 4) {
           damp(line, count);
         }
-        for (int line = 0; line < LINES; line++) {
-          System.arraycopy(damped[line], 0, mixed[line], 0, count);
-        }
-        hadamard(mixed, count);
+        hadamard(damped, mixed, count);
         for (int line = 0; line < LINES; line++) {
           feedBack(line, count);
           at[line] = writeLine(mixed[line], lines[line], at[line], count);
@@ -416,14 +413,13 @@ public final class Reverberation implements ProcessorType {
     /** What the line gets: what all lines gave, and all channels, none louder than another. */
     private void feedBack(int line, int count) {
       double[] into = mixed[line];
+      double[] first = input[0];
+      double gain = inputGain(0, line);
       for (int i = 0; i < count; i++) {
-        into[i] *= ORTHONORMAL;
+        into[i] = Denormals.drown(into[i] * ORTHONORMAL + gain * first[i]);
       }
-      for (int channel = 0; channel < input.length; channel++) {
+      for (int channel = 1; channel < input.length; channel++) {
         add(input[channel], inputGain(channel, line), into, count);
-      }
-      for (int i = 0; i < count; i++) {
-        into[i] = Denormals.drown(into[i]);
       }
     }
 
@@ -433,8 +429,8 @@ public final class Reverberation implements ProcessorType {
 
     private void giveOut(int channel, float[] audio, int from, int count) {
       Arrays.fill(sum, 0, count, 0);
-      for (int line = 0; line < LINES; line++) {
-        add(damped[line], outputGain * sign(channel + 1, line), sum, count);
+      for (int line = 0; line < LINES; line += 4) {
+        addFour(channel, line, count);
       }
       for (int k = 0; k < REFLECTIONS; k++) {
         double gain = reflectionGain * ((k * 5 + channel & 2) == 0 ? 1 : -1);
@@ -450,6 +446,17 @@ public final class Reverberation implements ProcessorType {
       }
     }
 
+    private void addFour(int channel, int line, int count) {
+      double[] a = damped[line], b = damped[line + 1], c = damped[line + 2], d = damped[line + 3];
+      double gainA = outputGain * sign(channel + 1, line);
+      double gainB = outputGain * sign(channel + 1, line + 1);
+      double gainC = outputGain * sign(channel + 1, line + 2);
+      double gainD = outputGain * sign(channel + 1, line + 3);
+      for (int i = 0; i < count; i++) {
+        sum[i] = sum[i] + gainA * a[i] + gainB * b[i] + gainC * c[i] + gainD * d[i];
+      }
+    }
+
     private static void add(double[] in, double gain, double[] out, int count) {
       for (int i = 0; i < count; i++) {
         out[i] += gain * in[i];
@@ -461,23 +468,32 @@ public final class Reverberation implements ProcessorType {
       return (Integer.bitCount(row & line) & 1) == 0 ? 1 : -1;
     }
 
-    /** Walsh–Hadamard transform across the lines, frame by frame, in place. */
-    private static void hadamard(double[][] v, int count) {
-      for (int half = 1; half < LINES; half *= 2) {
-        for (int i = 0; i < LINES; i += 2 * half) {
-          for (int j = i; j < i + half; j++) {
-            butterfly(v[j], v[j + half], count);
-          }
-        }
+    /** Walsh–Hadamard transform across the lines, frame by frame. */
+    private static void hadamard(double[][] from, double[][] into, int count) {
+      for (int line = 0; line < LINES; line += 4) {
+        butterflies(from, into, line, 1, count);
+      }
+      for (int line = 0; line < LINES / 4; line++) {
+        butterflies(into, into, line, LINES / 4, count);
       }
     }
 
-    private static void butterfly(double[] a, double[] b, int count) {
+    /** Two steps at once for four lines, so that each is read and written once. */
+    private static void butterflies(
+        double[][] from, double[][] into, int line, int apart, int count) {
+      double[] a = from[line], b = from[line + apart];
+      double[] c = from[line + 2 * apart], d = from[line + 3 * apart];
+      double[] intoA = into[line], intoB = into[line + apart];
+      double[] intoC = into[line + 2 * apart], intoD = into[line + 3 * apart];
       for (int i = 0; i < count; i++) {
-        double first = a[i];
-        double second = b[i];
-        a[i] = first + second;
-        b[i] = first - second;
+        double sum = a[i] + b[i];
+        double difference = a[i] - b[i];
+        double laterSum = c[i] + d[i];
+        double laterDifference = c[i] - d[i];
+        intoA[i] = sum + laterSum;
+        intoB[i] = difference + laterDifference;
+        intoC[i] = sum - laterSum;
+        intoD[i] = difference - laterDifference;
       }
     }
   }
