@@ -41,13 +41,17 @@ public record Send(
     return new Send(id, destinations, tap, levelDb, 0, false, 0, 0, null, true);
   }
 
-  /** The same at the place where a channel stands itself, but not in the LFE. */
+  /**
+   * The same at the place where a channel stands itself, its LFE included: a stem that is sent to
+   * holds what the mix holds.
+   */
   public Send placedAs(Channel channel) {
     return with()
         .pan(channel.pan())
         .wholeImage(channel.wholeImage())
         .frontBack(channel.frontBack())
         .height(channel.height())
+        .lfeDb(channel.lfeDb())
         .build();
   }
 

@@ -140,7 +140,6 @@ record SlotWriter(
                 sent.tap(),
                 sent.levelDb())
             .placedAs(channel)
-            .withLfeDb(channel.lfeDb())
             .withOn(sent.on()));
     return channel.withSends(sends);
   }

@@ -5,7 +5,9 @@ import static drevik.edit.Band.send;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.mix.Send;
 import drevik.mix.Tap;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -23,6 +25,21 @@ class SendEditsTest {
     assertThat(after.channel("kick").orElseThrow().sends()).hasSize(1);
     Mix without = new RemoveSend(List.of("voice", "kick"), "plate").applyTo(after);
     assertThat(without.channels()).allMatch(c -> c.sends().isEmpty());
+  }
+
+  /** By the form, as by the category map. */
+  @Test
+  void aNewSendStandsWhereItsChannelStandsInTheLfeToo() {
+    Mix before =
+        ChannelsById.change(band(), List.of("kick"), c -> c.with().pan(-0.4).lfeDb(-6.0).build());
+    Channel low = before.channel("kick").orElseThrow();
+    Mix after =
+        new SetSend(List.of("kick"), List.of("plate"), send(Tap.POST_FADER, -3.0, true))
+            .applyTo(before);
+    assertThat(after.channel("kick").orElseThrow().sends())
+        .singleElement()
+        .extracting(Send::position)
+        .isEqualTo(low.position());
   }
 
   @Test
