@@ -1,0 +1,5 @@
+/**
+ * What is found out about a delivered file by reading it once: levels, silences, sides, pairs,
+ * likely category. Nothing is decided here.
+ */
+package drevik.intake.measure;

@@ -1,0 +1,2 @@
+/** The demo deliveries, synthesised: the same bits at every run. */
+package drevik.demo;

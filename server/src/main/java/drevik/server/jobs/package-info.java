@@ -1,0 +1,2 @@
+/** Long work on db-scheduler. Sees the other rooms and is seen by none. */
+package drevik.server.jobs;

@@ -1,0 +1,2 @@
+/** Kept category maps on the shelf, over HTTP and in the database. */
+package drevik.server.map;

@@ -1,0 +1,2 @@
+/** The templates and chains that ship, written in Java over the core's records. */
+package drevik.starters;
