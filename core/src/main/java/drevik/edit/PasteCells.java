@@ -10,7 +10,9 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Writes a block of texts into the Ledger: all of it, or nothing. Of several cells, those in
@@ -25,27 +27,43 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
   @Override
   public Mix changed(Mix mix) {
     requireRoom();
-    List<LedgerColumn> written = columns.stream().map(LedgerColumn::of).toList();
-    Names names = Names.of(mix);
-    Map<String, Channel> after = new HashMap<>(mix.channelsById());
-    for (int row = 0; row < cells.size(); row++) {
-      Channel channel = ChannelsById.one(mix, channels.get(row));
-      for (int column = 0; column < cells.get(row).size(); column++) {
-        String text = cells.get(row).get(column);
-        LedgerColumn at = written.get(column);
-        if (!at.text(channel, names).equals(text.strip()) && !isLeftOut(at)) {
-          Channel now = after.getOrDefault(channel.id(), channel);
-          after.put(channel.id(), write(named(mix, at, after), now, row, at, text));
-          followName(after, channel, row, at);
-        }
-      }
-    }
-    Mix whole = mix.mapChannels(channel -> after.getOrDefault(channel.id(), channel));
+    int all = cells.stream().mapToInt(List::size).sum();
+    Map<String, Channel> after = written(mix, 0, all);
     try {
-      return Soundness.require(mix, whole);
+      return Soundness.require(mix, with(mix, after));
     } catch (Refused e) {
       throw placed(mix, after, e);
     }
+  }
+
+  private static Mix with(Mix mix, Map<String, Channel> after) {
+    return mix.mapChannels(channel -> after.getOrDefault(channel.id(), channel));
+  }
+
+  /** The channels after some of the cells, counted as they are read, are written. */
+  private Map<String, Channel> written(Mix mix, int from, int to) {
+    List<LedgerColumn> at = columns.stream().map(LedgerColumn::of).toList();
+    Names names = Names.of(mix);
+    Map<String, Channel> after = new HashMap<>(mix.channelsById());
+    int cell = 0;
+    for (int row = 0; row < cells.size(); row++) {
+      Channel channel = ChannelsById.one(mix, channels.get(row));
+      for (int column = 0; column < cells.get(row).size(); column++, cell++) {
+        String text = cells.get(row).get(column);
+        if (from <= cell && cell < to && isWritten(at.get(column), channel, names, text)) {
+          Channel now = after.getOrDefault(channel.id(), channel);
+          after.put(
+              channel.id(),
+              write(named(mix, at.get(column), after), now, row, at.get(column), text));
+          followName(after, channel, row, at.get(column));
+        }
+      }
+    }
+    return after;
+  }
+
+  private boolean isWritten(LedgerColumn column, Channel channel, Names names, String text) {
+    return !column.text(channel, names).equals(text.strip()) && !isLeftOut(column);
   }
 
   /** One cell alone is refused in words. */
@@ -65,9 +83,7 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
 
   /** The Mix in which a cell names channels: as the cells before have called them. */
   private static Mix named(Mix mix, LedgerColumn column, Map<String, Channel> after) {
-    return column.field().targets().isEmpty()
-        ? mix
-        : mix.mapChannels(channel -> after.getOrDefault(channel.id(), channel));
+    return column.field().targets().isEmpty() ? mix : with(mix, after);
   }
 
   private void requireRoom() {
@@ -102,27 +118,52 @@ public record PasteCells(List<String> channels, List<String> columns, List<List<
     }
   }
 
-  /** The first cell that alone would be refused, if one is; else what is wrong with all of them. */
+  /**
+   * The same, with the cell that brought it: of the row that it is about the first that alone would
+   * be refused so, else the one with which those before it are.
+   */
   private Refused placed(Mix mix, Map<String, Channel> after, Refused whole) {
+    int first = 0;
     for (int row = 0; row < cells.size(); row++) {
-      Channel now = ChannelsById.one(mix, channels.get(row));
-      for (int column = 0; column < cells.get(row).size(); column++) {
-        LedgerColumn at = LedgerColumn.of(columns.get(column));
-        Map<String, Channel> one = new HashMap<>(mix.channelsById());
-        if (isLeftOut(at)
-            || at.text(now, Names.of(mix)).equals(cells.get(row).get(column).strip())) {
-          continue;
-        }
-        one.put(now.id(), write(named(mix, at, after), now, row, at, cells.get(row).get(column)));
-        try {
-          Soundness.require(
-              mix, mix.mapChannels(channel -> one.getOrDefault(channel.id(), channel)));
-        } catch (Refused e) {
-          return at(row, after.getOrDefault(now.id(), now), at, e);
+      for (int cell = first; cell < first + cells.get(row).size(); cell++) {
+        if (channels.get(row).equals(whole.subject())
+            && refusal(mix, cell, cell + 1, whole) != null) {
+          return at(cell, after, whole);
         }
       }
+      first += cells.get(row).size();
     }
-    return whole;
+    int fine = 0;
+    int refused = first;
+    while (refused - fine > 1) {
+      int middle = (fine + refused) / 2;
+      if (refusal(mix, 0, middle, whole) == null) {
+        fine = middle;
+      } else {
+        refused = middle;
+      }
+    }
+    return at(refused - 1, after, whole);
+  }
+
+  /** What is wrong after some of the cells, if it is about the same. */
+  private @Nullable Refused refusal(Mix mix, int from, int to, Refused whole) {
+    try {
+      Soundness.require(mix, with(mix, written(mix, from, to)));
+      return null;
+    } catch (Refused e) {
+      return Objects.equals(e.subject(), whole.subject()) ? e : null;
+    }
+  }
+
+  private Refused at(int cell, Map<String, Channel> after, Refused why) {
+    int row = 0;
+    int column = cell;
+    while (column >= cells.get(row).size()) {
+      column -= cells.get(row++).size();
+    }
+    Channel channel = Objects.requireNonNull(after.get(channels.get(row)));
+    return at(row, channel, LedgerColumn.of(columns.get(column)), why);
   }
 
   private static Refused at(int row, Channel channel, LedgerColumn column, Refused why) {

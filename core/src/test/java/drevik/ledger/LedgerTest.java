@@ -238,6 +238,33 @@ class LedgerTest {
         .hasMessageContaining("2 cells");
   }
 
+  /** Each of the two alone would be fine. */
+  @Test
+  void ofCellsThatAreWrongTogetherTheLastIsTold() {
+    Mix two = MixWords.mix().bus("one", "mix").bus("two", "mix").bus("mix", null).build();
+    PasteCells loop =
+        new PasteCells(
+            List.of("one", "mix", "two"),
+            List.of("faderDb", "output"),
+            List.of(List.of("-3", "two"), List.of("-1"), List.of("-2", "one")));
+    assertThatThrownBy(() -> loop.applyTo(two))
+        .isInstanceOf(Refused.class)
+        .hasMessageStartingWith("Row 3 (“two”), column “Sent to”: ")
+        .hasMessageEndingWith("Nothing was changed.");
+  }
+
+  /** Of a name that is too long in the last of many rows. */
+  @Test
+  void theRowThatIsWrongIsToldAndNotTheFirst() {
+    List<List<String>> rows = List.of(List.of("Kick in", "-3"), List.of("x".repeat(5_000), "-4"));
+    assertThatThrownBy(
+            () ->
+                new PasteCells(List.of("kick", "voice"), List.of("name", "faderDb"), rows)
+                    .applyTo(band()))
+        .hasMessageStartingWith("Row 2 (")
+        .hasMessageContaining("column “Name”");
+  }
+
   @Test
   void aCellMayNameAChannelAsACellBeforeItHasCalledIt() {
     Mix after =
