@@ -1,6 +1,7 @@
 package drevik.server.events;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -23,12 +24,22 @@ public final class Listener<T> {
             return thread;
           });
 
+  /** Closed then; a page that still listens comes again by itself. */
+  private static final long OPEN_MILLIS = Duration.ofHours(1).toMillis();
+
   private final SseEmitter emitter;
   private final String event;
   private final Consumer<Listener<T>> gone;
   private final AtomicReference<@Nullable T> newest = new AtomicReference<>();
   private final AtomicBoolean sending = new AtomicBoolean();
   private volatile boolean last;
+
+  /** What a page listens to. */
+  public static SseEmitter stream() {
+    SseEmitter emitter = new SseEmitter(OPEN_MILLIS);
+    emitter.onTimeout(emitter::complete);
+    return emitter;
+  }
 
   /**
    * @param event name of what is told

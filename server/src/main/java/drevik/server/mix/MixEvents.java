@@ -18,7 +18,7 @@ class MixEvents {
   private final Map<String, Set<Listener<Integer>>> listeners = new ConcurrentHashMap<>();
 
   SseEmitter listen(String mixId, int revision) {
-    SseEmitter emitter = new SseEmitter(0L);
+    SseEmitter emitter = Listener.stream();
     Listener<Integer> listener = new Listener<>(emitter, "revision", gone -> forget(mixId, gone));
     listeners.compute(
         mixId,

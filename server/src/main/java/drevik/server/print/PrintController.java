@@ -8,11 +8,8 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.TimeUnit;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -30,7 +27,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 /** The delivery sheet's work: print runs, their progress and their files. */
 @RestController
 class PrintController {
-  private static final long LOOK_EVERY_MILLIS = 250;
   private static final MediaType WAV = MediaType.parseMediaType("audio/wav");
   private static final MediaType ZIP = MediaType.parseMediaType("application/zip");
 
@@ -76,42 +72,9 @@ class PrintController {
   @GetMapping(path = "/api/prints/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
   SseEmitter events(@PathVariable String id) {
     prints.view(id);
-    SseEmitter emitter = new SseEmitter(0L);
-    Watcher watcher = new Watcher(id, emitter);
-    watcher.future =
-        watch.scheduleWithFixedDelay(watcher, 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
-    return emitter;
-  }
-
-  private final class Watcher implements Runnable {
-    private final String id;
-    private final Listener<PrintView> listener;
-    private @Nullable PrintView last;
-    private volatile @Nullable ScheduledFuture<?> future;
-
-    Watcher(String id, SseEmitter emitter) {
-      this.id = id;
-      this.listener = new Listener<>(emitter, "print", gone -> stop());
-    }
-
-    @Override
-    public void run() {
-      PrintView now = prints.view(id);
-      if (now.state().isFinal()) {
-        listener.tellLast(now);
-        stop();
-      } else if (!now.equals(last)) {
-        listener.tell(now);
-        last = now;
-      }
-    }
-
-    void stop() {
-      ScheduledFuture<?> running = future;
-      if (running != null) {
-        running.cancel(false);
-      }
-    }
+    SseEmitter stream = Listener.stream();
+    new PrintWatch(() -> prints.view(id), stream).begin(watch);
+    return stream;
   }
 
   @GetMapping(path = "/api/prints/{id}/files/{name}", produces = "audio/wav")
