@@ -101,7 +101,7 @@ share_server_classes() {
   {
     find "${server_classes%/*}" -name "${server_classes##*/}.*" -mmin +5 -delete
     # Another may be at it too, on another folder: each has a file of its own until it is whole.
-    keep_classes_of_a_start "$data" "$database" "$(free_port $((${DREVIK_PORT:-8117} + 1000)))" "$made" \
+    keep_classes_of_a_start "$data" "$database" "$(free_port 8717)" "$made" \
       && mv "$made" "$server_classes" || rm -f "$made"
   } >/dev/null 2>&1 9>&- &
   disown $!
@@ -114,6 +114,11 @@ keep_classes_of_a_start() {
   server=$!
   for _ in $(seq 120); do
     if ! kill -0 "$server"; then return 1; fi
+    # Whoever wanted it has ended, and the database with it.
+    if [ ! -f "$data/up.pid" ]; then
+      kill -KILL "$server"
+      return 1
+    fi
     if answers "$port" /api/ready && answers "$port" /api/mixes; then break; fi
     sleep 0.5
   done

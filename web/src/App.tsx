@@ -1,7 +1,7 @@
 import { createElement, lazy, Suspense, type ComponentType } from "react";
 import { Link, Navigate, Route, Routes, useParams } from "react-router";
 import type { MixView } from "./api/client";
-import { useFollowMix, useMix } from "./api/queries";
+import { useFollowMix, useMix } from "./resources/mixes";
 import { Loading } from "./shell/Loading";
 import { Shell } from "./shell/Shell";
 

@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { readAhead } from "./api/queries";
+import { readAhead } from "./resources/ahead";
 import { App, readPlace, readPlaces } from "./App";
 import { ActsProvider } from "./shell/acts";
 import { Addresses } from "./shell/Addresses";

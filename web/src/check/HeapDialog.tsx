@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { messageOf, type CheckChange, type Edit, type MixView } from "../api/client";
-import { usePreview } from "../api/queries";
+import { usePreview } from "../resources/checks";
 import { Field, FormDialog, Select } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { useSettled } from "../ui/settled";

@@ -1,7 +1,8 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import type { Finding, MixView } from "../api/client";
-import { useEdit, useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
+import { useEdit } from "../resources/mixes";
 import { useOffer, type Act } from "../shell/acts";
 import { placeAfter } from "../ui/arrows";
 import { plural } from "../ui/format";

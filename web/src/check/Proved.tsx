@@ -1,5 +1,6 @@
 import type { MixView } from "../api/client";
-import { useKnowledge, useProof } from "../api/queries";
+import { useProof } from "../resources/checks";
+import { useKnowledge } from "../resources/knowledge";
 import { plural } from "../ui/format";
 import { hint } from "../ui/hint";
 

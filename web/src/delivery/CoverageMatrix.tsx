@@ -1,6 +1,6 @@
 import { Fragment, useMemo, useState } from "react";
 import type { CategoryCoverage, CategoryShare, CoverageCell, MixView, Output } from "../api/client";
-import { useCoverage, usePaths } from "../api/queries";
+import { useCoverage, usePaths } from "../resources/checks";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
 import { Mark, type Shape } from "../ui/Mark";

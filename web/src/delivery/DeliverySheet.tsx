@@ -9,7 +9,8 @@ import type {
   Printed,
   Specification,
 } from "../api/client";
-import { useCancelPrint, useEdit, useFollowPrint, usePrint, usePrints } from "../api/queries";
+import { useEdit } from "../resources/mixes";
+import { useCancelPrint, useFollowPrint, usePrint, usePrints } from "../resources/prints";
 import { follow, hear } from "../player/player";
 import { printedTrack } from "../player/tracks";
 import { useOffer, type Act } from "../shell/acts";

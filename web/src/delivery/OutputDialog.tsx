@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../api/changes";
 import type { Edit, MixView, Output, OutputChanges, Specification } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { choices, Field, FormDialog, Select, words } from "../ui/FormDialog";
 import { toggled } from "../ui/toggled";
 import { SpecificationFields } from "./SpecificationFields";

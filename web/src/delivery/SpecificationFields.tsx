@@ -1,6 +1,6 @@
 import { freshId } from "../api/changes";
 import type { Specification } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { choices, Field, Select } from "../ui/FormDialog";
 import { signed } from "../ui/format";
 

@@ -9,7 +9,9 @@ import {
   type Knowledge,
   type MixView,
 } from "../api/client";
-import { understoodSetting, useKnowledge, usePictures } from "../api/queries";
+import { usePictures } from "../resources/chains";
+import { useKnowledge } from "../resources/knowledge";
+import { understoodSetting } from "../resources/typed";
 import { Select } from "../ui/FormDialog";
 import { notify } from "../shell/notices";
 import { plural } from "../ui/format";

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Channel, ChannelChanges, Edit, MixView, SendChanges } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { db, plural, signed } from "../ui/format";
 import { choices, Select } from "../ui/FormDialog";
 import { NumberField } from "../ui/NumberField";

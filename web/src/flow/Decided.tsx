@@ -1,5 +1,5 @@
 import type { Channel, Edit, MixView } from "../api/client";
-import { useDecisions } from "../api/queries";
+import { useDecisions } from "../resources/maps";
 import { when } from "../ui/format";
 import { hint } from "../ui/hint";
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Edit, MixView } from "../api/client";
-import { useEdit } from "../api/queries";
+import { useEdit } from "../resources/mixes";
 import { follow, hear } from "../player/player";
 import { channelTrack } from "../player/tracks";
 import { useOffer, type Act } from "../shell/acts";

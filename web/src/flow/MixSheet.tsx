@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { MixView, PrintView } from "../api/client";
-import { usePrints, useShelf } from "../api/queries";
+import { usePrints } from "../resources/prints";
+import { useShelf } from "../resources/shelf";
 import { db, minus, plural, signed } from "../ui/format";
 import { hint } from "../ui/hint";
 

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
-import { useChains, useKnowledge } from "../api/queries";
+import { useChains } from "../resources/chains";
+import { useKnowledge } from "../resources/knowledge";
 import { Chooser, type Choice } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
 import { db, plural } from "../ui/format";

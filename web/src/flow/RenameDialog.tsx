@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView, RenameChannels } from "../api/client";
-import { useRenamed } from "../api/queries";
+import { useRenamed } from "../resources/names";
 import { FormDialog, STAY } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { useSettled } from "../ui/settled";

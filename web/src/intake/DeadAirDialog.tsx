@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { DeadAir, DeliveryView } from "../api/client";
-import { useSetDeadAir } from "../api/queries";
+import { useSetDeadAir } from "../resources/deliveries";
 import { FormDialog, TextLine } from "../ui/FormDialog";
 
 const LINES = [

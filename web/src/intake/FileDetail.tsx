@@ -1,5 +1,5 @@
 import type { DeliveryView, FileView } from "../api/client";
-import { useSetStep } from "../api/queries";
+import { useSetStep } from "../resources/deliveries";
 import { signed, time } from "../ui/format";
 
 interface Props {

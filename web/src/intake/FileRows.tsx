@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { FileView } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { hear } from "../player/player";
 import { deliveredTrack } from "../player/tracks";
 import { Mark } from "../ui/Mark";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { DeliveryView } from "../api/client";
-import { useDescribeDelivery } from "../api/queries";
+import { useDescribeDelivery } from "../resources/deliveries";
 import { Field, FormDialog } from "../ui/FormDialog";
 
 /** Whom a delivery comes from. What is learned from corrections holds for the client. */

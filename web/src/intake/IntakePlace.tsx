@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import { useDeliveries, useDelivery, useMeasuring } from "../api/queries";
+import { useDeliveries, useDelivery, useMeasuring } from "../resources/deliveries";
 import { Loading } from "../shell/Loading";
 import { bytes, plural, time } from "../ui/format";
 import { Review } from "./Review";

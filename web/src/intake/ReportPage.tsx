@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { DeliveryView } from "../api/client";
-import { useReport } from "../api/queries";
+import { useReport } from "../resources/deliveries";
 
 /** What arrived, what is wrong with it and what is missing, to be read and to be sent back. */
 export function ReportPage({ delivery }: { delivery: DeliveryView }) {

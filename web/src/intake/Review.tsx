@@ -3,14 +3,9 @@ import { Tabs } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { DeliveryView, MixView } from "../api/client";
-import {
-  useEdit,
-  useKnowledge,
-  useSeat,
-  useSetFileCategory,
-  useSetTimes,
-  useWish,
-} from "../api/queries";
+import { useSeat, useSetFileCategory, useSetTimes, useWish } from "../resources/deliveries";
+import { useKnowledge } from "../resources/knowledge";
+import { useEdit } from "../resources/mixes";
 import { follow, hear } from "../player/player";
 import { deliveredTrack } from "../player/tracks";
 import { ReassignDialog } from "../reassign/ReassignDialog";

@@ -1,5 +1,6 @@
 import type { DeliveryView } from "../api/client";
-import { useChangeRule, useForgetRule, useKnowledge } from "../api/queries";
+import { useChangeRule, useForgetRule } from "../resources/deliveries";
+import { useKnowledge } from "../resources/knowledge";
 import { CloseButton, Window } from "../ui/Window";
 import { Select, words } from "../ui/FormDialog";
 

@@ -1,5 +1,5 @@
 import type { DeliveryView, FileView, MixView, SeatWish } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { Chooser, type Choice } from "../ui/Chooser";
 import { Mark } from "../ui/Mark";
 

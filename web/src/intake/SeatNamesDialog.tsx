@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { DeliveryView } from "../api/client";
-import { useNameSeats } from "../api/queries";
+import { useNameSeats } from "../resources/deliveries";
 import { Field, FormDialog } from "../ui/FormDialog";
 
 /** How seats are named after the files that they take. */

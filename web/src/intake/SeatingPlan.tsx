@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import type { DeliveryView, FileView, SeatView } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { familyColour } from "../ui/colour";
 import { plural } from "../ui/format";
 import { Mark } from "../ui/Mark";

@@ -3,7 +3,7 @@ import { useCallback, useSyncExternalStore } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import { anew } from "../api/anew";
 import { messageOf } from "../api/client";
-import { openDelivery } from "../api/queries";
+import { openDelivery } from "../resources/deliveries";
 import { notify } from "../shell/notices";
 import { plural } from "../ui/format";
 import { nameOfBatch, type Received } from "./received";

@@ -1,5 +1,5 @@
 import { messageOf, Problem, problemOf } from "../api/client";
-import { beginUpload, upload } from "../api/queries";
+import { beginUpload, upload } from "../resources/uploads";
 import type { Received } from "./received";
 
 export interface Progress {

@@ -1,7 +1,8 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { messageOf, type Edit, type LedgerView, type MixView } from "../api/client";
-import { useEdit, useLedger } from "../api/queries";
+import { useLedger } from "../resources/ledger";
+import { useEdit } from "../resources/mixes";
 import { ReassignDialog } from "../reassign/ReassignDialog";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";

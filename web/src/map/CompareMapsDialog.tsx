@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { messageOf } from "../api/client";
-import { useMapDifferences } from "../api/queries";
+import { useMapDifferences } from "../resources/maps";
 import { plural } from "../ui/format";
 import { Select } from "../ui/FormDialog";
 import { CloseButton, Window } from "../ui/Window";

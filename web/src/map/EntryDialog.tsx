@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { MixView } from "../api/client";
 import { freshId } from "../api/changes";
-import { useEdit, useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
+import { useEdit } from "../resources/mixes";
 import { Field, FormDialog, Select, TextLine, words } from "../ui/FormDialog";
 
 interface Props {

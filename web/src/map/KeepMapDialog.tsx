@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { MixView } from "../api/client";
-import { useKeepMap } from "../api/queries";
+import { useKeepMap } from "../resources/maps";
 import { FormDialog, TextLine } from "../ui/FormDialog";
 
 /** Puts the map of a Mix on the shelf, under a name. */

@@ -1,6 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { messageOf, type Edit, type MapView, type MixView } from "../api/client";
-import { useEdit, useEffectOf, useGuides, useKnowledge, useMap, useSeenEdit } from "../api/queries";
+import { useGuides } from "../resources/deliveries";
+import { useEffectOf } from "../resources/effects";
+import { useKnowledge } from "../resources/knowledge";
+import { useMap } from "../resources/maps";
+import { useEdit, useSeenEdit } from "../resources/mixes";
 import { areaOf, moved, readBlock, writeBlock, type Corner } from "../ledger/block";
 import { EffectPanel, namesOf } from "../reassign/EffectPanel";
 import { ReassignDialog } from "../reassign/ReassignDialog";

@@ -1,5 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { keptMap, mapOf, useKeptMaps, useShelf } from "../api/queries";
+import { keys } from "../resources/keys";
+import { keptMap, mapOf, useKeptMaps } from "../resources/maps";
+import { useShelf } from "../resources/shelf";
 
 /** Where category maps come from: other Mixes, and those that are kept. */
 export function useMapSources() {
@@ -15,7 +17,7 @@ export function useMapSources() {
 export function useMapFrom(source: string) {
   const [what, id] = source.split(" ");
   return useQuery({
-    queryKey: ["map-from", source],
+    queryKey: keys.mapFrom(source),
     enabled: id !== undefined,
     queryFn: () => (id === undefined ? null : what === "kept" ? keptMap(id) : mapOf(id)),
     // A Mix may have another one by now.

@@ -23,7 +23,7 @@ import {
 } from "@codemirror/view";
 import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { OutlineFault } from "../api/client";
-import { offered, pasted } from "../api/queries";
+import { offered, pasted } from "../resources/outlines";
 import { notify } from "../shell/notices";
 
 /** What the place does with its editor. */

@@ -1,7 +1,7 @@
 import { useCallback, useId, useMemo, useRef, useState } from "react";
 import { changed } from "../api/change";
 import type { MixView, OutlineDraft, OutlineFault, OutlinePreview } from "../api/client";
-import { useMakeOutline, useOutline, useOutlinePreview } from "../api/queries";
+import { useMakeOutline, useOutline, useOutlinePreview } from "../resources/outlines";
 import { FlowLook } from "../flow/FlowLook";
 import { all, nothing, type Selection } from "../flow/selection";
 import { useOffer, type Act } from "../shell/acts";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { Field, Select, TextLine, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { EffectForm } from "./EffectForm";

@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from "react";
 import { messageOf, type Edit, type MixView } from "../api/client";
-import { useEffectOf, useMixThen, useSeenEdit } from "../api/queries";
+import { useEffectOf, useMixThen } from "../resources/effects";
+import { useSeenEdit } from "../resources/mixes";
 import { FlowLook } from "../flow/FlowLook";
 import { all } from "../flow/selection";
 import { FormDialog } from "../ui/FormDialog";

@@ -1,6 +1,8 @@
 import { useMemo, useState } from "react";
 import type { Edit, Meant, MixView } from "../api/client";
-import { useChains, useKnowledge, useMeant } from "../api/queries";
+import { useChains } from "../resources/chains";
+import { useMeant } from "../resources/effects";
+import { useKnowledge } from "../resources/knowledge";
 import { Field, Select, TextLine, words } from "../ui/FormDialog";
 import { plural } from "../ui/format";
 import { EffectForm } from "./EffectForm";

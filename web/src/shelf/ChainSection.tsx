@@ -1,5 +1,6 @@
 import type { ChainLine } from "../api/client";
-import { useChains, useKnowledge } from "../api/queries";
+import { useChains } from "../resources/chains";
+import { useKnowledge } from "../resources/knowledge";
 import { Mark } from "../ui/Mark";
 import { KeptLine } from "./KeptLine";
 import { ReadKept } from "./ReadKept";

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from "react";
-import { useKept, useRemoval } from "../api/queries";
+import { useKept } from "../resources/kept";
+import { useRemoval } from "../resources/space";
 import { FormDialog, TextLine } from "../ui/FormDialog";
 
 interface Props {

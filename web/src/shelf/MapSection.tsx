@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useKeptMaps } from "../api/queries";
+import { useKeptMaps } from "../resources/maps";
 import { CompareMapsDialog } from "../map/CompareMapsDialog";
 import { plural, when } from "../ui/format";
 import { KeptLine } from "./KeptLine";

@@ -1,6 +1,8 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { understood, useKnowledge, useMake } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
+import { useMake } from "../resources/shelf";
+import { understood } from "../resources/typed";
 import { Field, FormDialog, Select, TextLine } from "../ui/FormDialog";
 import { minus } from "../ui/format";
 

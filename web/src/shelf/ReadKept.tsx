@@ -1,4 +1,4 @@
-import { useKept } from "../api/queries";
+import { useKept } from "../resources/kept";
 
 /** Puts a chain or a map of a file on the shelf. */
 export function ReadKept({ what }: { what: "chain" | "map" }) {

@@ -3,13 +3,13 @@ import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ShelfItem } from "../api/client";
 import {
-  understood,
   useArchive,
   useMake,
   useShelf,
   useStartSession,
   type MakeRequest,
-} from "../api/queries";
+} from "../resources/shelf";
+import { understood } from "../resources/typed";
 import { useOffer, type Act } from "../shell/acts";
 import { Loading } from "../shell/Loading";
 import { notify } from "../shell/notices";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { MixSpace, SpacePart, SpaceView } from "../api/client";
-import { useRemoval, useSpace, type Removable } from "../api/queries";
+import { useRemoval, useSpace, type Removable } from "../resources/space";
 import { bytes, plural, when } from "../ui/format";
 import { LargeDialog } from "../ui/LargeDialog";
 

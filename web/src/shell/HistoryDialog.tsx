@@ -2,7 +2,7 @@ import { placeAfter } from "../ui/arrows";
 import { LargeDialog } from "../ui/LargeDialog";
 import { useEffect, useRef, useState } from "react";
 import type { MixView, RevisionLine } from "../api/client";
-import { useDifferences, useGoTo, useHistory, useNameRevision } from "../api/queries";
+import { useDifferences, useGoTo, useHistory, useNameRevision } from "../resources/history";
 import { Select } from "../ui/FormDialog";
 import { plural, when } from "../ui/format";
 

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import type { MixView } from "../api/client";
-import { useEdit, useUndo } from "../api/queries";
+import { useEdit, useUndo } from "../resources/mixes";
 import { PlayerBar } from "../player/PlayerBar";
 import { toggleEqual, useEqual, useShown } from "../player/player";
 import { Chooser } from "../ui/Chooser";

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { useNavigate } from "react-router";
-import { useShelf } from "../api/queries";
+import { useShelf } from "../resources/shelf";
 import { goOnTour, leaveTour, STOPS, useTour, useTourOffered, type Stop } from "./tourState";
 
 /** The step of the tour that one is at, beside the place that it is about. */

@@ -1,4 +1,4 @@
-import { useKnowledge } from "../api/queries";
+import { useKnowledge } from "../resources/knowledge";
 import { familyColour } from "./colour";
 
 export type Shape = "seat" | "free" | "bus" | "return" | "master" | "reference" | "file" | "fold";

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState } from "react";
 import { messageOf } from "../api/client";
-import { understood, type Unit } from "../api/queries";
+import { understood, type Unit } from "../resources/typed";
 import { leave } from "./leaving";
 import { useScrubbing } from "./scrubbing";
 

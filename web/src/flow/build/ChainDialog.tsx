@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Channel, ChannelChanges, Edit, Insert, MixView } from "../../api/client";
-import { useKnowledge } from "../../api/queries";
+import { useKnowledge } from "../../resources/knowledge";
 import { FormDialog, Select, words } from "../../ui/FormDialog";
 import { plural } from "../../ui/format";
 import { hint } from "../../ui/hint";

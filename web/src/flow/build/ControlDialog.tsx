@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Channel, Control, Edit, MixChanges, MixView } from "../../api/client";
-import { understood } from "../../api/queries";
+import { understood } from "../../resources/typed";
 import { Field, FormDialog, Select } from "../../ui/FormDialog";
 import { toggled } from "../../ui/toggled";
 

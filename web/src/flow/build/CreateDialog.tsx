@@ -1,6 +1,7 @@
 import { useId, useState, type ReactNode } from "react";
 import type { Channel, CreateChannels, Edit, MixView, NamedChannel } from "../../api/client";
-import { useKnowledge, useNamed } from "../../api/queries";
+import { useKnowledge } from "../../resources/knowledge";
+import { useNamed } from "../../resources/names";
 import { choices, Field, FormDialog, Select, words } from "../../ui/FormDialog";
 import { hint } from "../../ui/hint";
 import { useSettled } from "../../ui/settled";

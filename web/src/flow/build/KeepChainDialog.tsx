@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Channel } from "../../api/client";
-import { useKeepChain, useKnowledge } from "../../api/queries";
+import { useKeepChain } from "../../resources/chains";
+import { useKnowledge } from "../../resources/knowledge";
 import { Field, FormDialog, Select, TextLine, words } from "../../ui/FormDialog";
 
 interface Props {

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Channel, Edit, MixView, Send, SendChanges } from "../../api/client";
-import { understood, useKnowledge } from "../../api/queries";
+import { useKnowledge } from "../../resources/knowledge";
+import { understood } from "../../resources/typed";
 import { Field, FormDialog, Select, words } from "../../ui/FormDialog";
 import { db, plural } from "../../ui/format";
 

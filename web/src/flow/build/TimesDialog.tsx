@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../../api/changes";
 import type { Edit, MixChanges, MixView } from "../../api/client";
-import { understood, useKnowledge } from "../../api/queries";
+import { useKnowledge } from "../../resources/knowledge";
+import { understood } from "../../resources/typed";
 import { Field, FormDialog, Select } from "../../ui/FormDialog";
 import { minus } from "../../ui/format";
 

@@ -22,6 +22,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -866,6 +867,29 @@ class ServerTest {
         server.post("/api/mixes/" + session() + "/prints", Map.of("outputs", List.of("x")));
     assertThat(asked.status()).isEqualTo(422);
     assertThat(asked.detail()).contains("no output “x”");
+  }
+
+  /** A page that is told of a change asks for what it shows, and not for what came since. */
+  @Test
+  void whatFollowsFromARevisionIsAskedOfIt() throws Exception {
+    String mix = session();
+    String path = "/api/mixes/" + mix;
+    JsonNode view = server.get(path).body();
+    int shown = view.path("revision").asInt();
+    String seat = view.path("document").path("channels").get(0).path("id").asString();
+    Map<String, JsonNode> before = new LinkedHashMap<>();
+    for (String what :
+        List.of("ledger", "coverage", "proof", "map", "channels/" + seat + "/decisions")) {
+      before.put(what, server.get(path + "/" + what).body());
+    }
+    assertThat(server.edit(mix, shown, mute(seat, true)).status()).isEqualTo(200);
+    before.forEach(
+        (what, was) ->
+            assertThat(server.get(path + "/" + what + "?revision=" + shown).body())
+                .as(what)
+                .isEqualTo(was));
+    assertThat(server.get(path + "/ledger").body()).isNotEqualTo(before.get("ledger"));
+    assertThat(server.get(path + "/ledger?revision=999").detail()).contains("no revision 999");
   }
 
   @Test

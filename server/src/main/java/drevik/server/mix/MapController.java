@@ -10,6 +10,7 @@ import drevik.reassign.Meant;
 import drevik.server.FileAnswer;
 import drevik.server.NotFound;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The category map of a Mix, and what edits would do to its channels. */
@@ -47,10 +49,10 @@ class MapController {
   }
 
   @GetMapping("/map")
-  MapView map(@PathVariable String id) {
-    KnownRevision head = mixes.base(id, null).head();
-    MapTable table = MapTable.of(head.document());
-    return new MapView(head.number(), table.columns(), table.rows());
+  MapView map(@PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
+    KnownRevision at = mixes.at(id, revision);
+    MapTable table = MapTable.of(at.document());
+    return new MapView(at.number(), table.columns(), table.rows());
   }
 
   /** The map as a file, with names in the place of ids. */
@@ -90,8 +92,11 @@ class MapController {
 
   /** Who decides what of a channel: the map, or a pin. */
   @GetMapping("/channels/{channel}/decisions")
-  List<MapTable.Decision> decisions(@PathVariable String id, @PathVariable String channel) {
-    Mix mix = mixes.document(id);
+  List<MapTable.Decision> decisions(
+      @PathVariable String id,
+      @PathVariable String channel,
+      @RequestParam(required = false) @Nullable Integer revision) {
+    Mix mix = mixes.at(id, revision).document();
     Channel of =
         mix.channel(channel)
             .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));

@@ -200,14 +200,15 @@ class MixController {
   }
 
   @GetMapping("/{id}/coverage")
-  CoverageView coverage(@PathVariable String id) {
-    return mixes.coverage(id);
+  CoverageView coverage(
+      @PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.coverage(id, revision);
   }
 
-  /** What the line check has shown of the Mix as it is now. */
+  /** What the line check has shown of the Mix. */
   @GetMapping("/{id}/proof")
-  Proof proof(@PathVariable String id) {
-    return mixes.proof(id);
+  Proof proof(@PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.proof(id, revision);
   }
 
   /** Whether it is put away. */
@@ -245,19 +246,26 @@ class MixController {
   }
 
   @GetMapping("/{id}/ledger")
-  LedgerView ledger(@PathVariable String id) {
-    return mixes.ledger(id);
+  LedgerView ledger(
+      @PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.ledger(id, revision);
   }
 
   @GetMapping("/{id}/channels/{channel}/pictures")
-  ChainPictures pictures(@PathVariable String id, @PathVariable String channel) {
-    return mixes.pictures(id, channel);
+  ChainPictures pictures(
+      @PathVariable String id,
+      @PathVariable String channel,
+      @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.pictures(id, revision, channel);
   }
 
   @GetMapping("/{id}/paths")
   List<List<String>> paths(
-      @PathVariable String id, @RequestParam String channel, @RequestParam String output) {
-    return mixes.paths(id, channel, output);
+      @PathVariable String id,
+      @RequestParam String channel,
+      @RequestParam String output,
+      @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.paths(id, revision, channel, output);
   }
 
   /** The document as a file that the command line reads. */

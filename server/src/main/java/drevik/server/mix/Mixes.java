@@ -75,14 +75,14 @@ public class Mixes {
   }
 
   /** What of each seat reaches each output. */
-  public CoverageView coverage(String id) {
-    KnownRevision head = head(id);
-    return CoverageView.of(head.number(), head.document());
+  public CoverageView coverage(String id, @Nullable Integer revision) {
+    KnownRevision at = at(id, revision);
+    return CoverageView.of(at.number(), at.document());
   }
 
   /** What the line check has shown of it. */
-  public Proof proof(String id) {
-    return head(id).proof();
+  public Proof proof(String id, @Nullable Integer revision) {
+    return at(id, revision).proof();
   }
 
   /**
@@ -97,14 +97,14 @@ public class Mixes {
   }
 
   /** The Mix as a table. */
-  public LedgerView ledger(String id) {
-    KnownRevision head = head(id);
-    return LedgerView.of(head.number(), head.document());
+  public LedgerView ledger(String id, @Nullable Integer revision) {
+    KnownRevision at = at(id, revision);
+    return LedgerView.of(at.number(), at.document());
   }
 
   /** What the processors of a channel do. */
-  public ChainPictures pictures(String id, String channelId) {
-    Mix mix = document(id);
+  public ChainPictures pictures(String id, @Nullable Integer revision, String channelId) {
+    Mix mix = at(id, revision).document();
     Channel channel =
         mix.channel(channelId)
             .orElseThrow(() -> new NotFound("This Mix has no such channel; load the page again."));
@@ -126,8 +126,9 @@ public class Mixes {
   }
 
   /** Paths from a channel to an output, as channel ids. */
-  public List<List<String>> paths(String id, String channel, String output) {
-    Mix mix = document(id);
+  public List<List<String>> paths(
+      String id, @Nullable Integer revision, String channel, String output) {
+    Mix mix = at(id, revision).document();
     if (mix.channel(channel).isEmpty()
         || mix.outputs().stream().noneMatch(o -> o.id().equals(output))) {
       throw new NotFound("This Mix has no such channel and output; load the page again.");
@@ -141,7 +142,18 @@ public class Mixes {
   }
 
   private KnownRevision head(String id) {
-    return reading.execute(status -> store.head(store.row(id)));
+    return at(id, null);
+  }
+
+  /**
+   * @param revision null for the head
+   */
+  KnownRevision at(String id, @Nullable Integer revision) {
+    return reading.execute(
+        status -> {
+          MixRow row = store.row(id);
+          return revision == null ? store.head(row) : store.known(id, revision);
+        });
   }
 
   @Transactional(readOnly = true, propagation = Propagation.REQUIRED)

@@ -5,8 +5,10 @@ import { act, type ReactNode } from "react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { dismiss, useNotices } from "../shell/notices";
 import { answers, asked, channel, view, withServer } from "../testing/render";
-import type { Edit, MixView } from "./client";
-import { readAhead, useEdit, useFollowMix, useLedger, useMix, useUndo } from "./queries";
+import type { Edit, MixView } from "../api/client";
+import { readAhead } from "./ahead";
+import { useLedger } from "./ledger";
+import { useEdit, useFollowMix, useMix, useUndo } from "./mixes";
 
 withServer();
 
