@@ -117,22 +117,20 @@ final class Quantiser {
   }
 
   /**
-   * Of what needs no limit. At 24 bits and less a loop of float sums alone, which the compiler
-   * turns into vectors: a number below 2²³ to which that is added has no room for a fraction, and
-   * what is above zero and what is below it are rounded apart.
+   * Of what needs no limit. At 24 bits and less a loop of few float sums alone, which the compiler
+   * turns into vectors: 2^(25−n) and up to as much again has no room for half a step, and what is
+   * above zero (in + |in|, twice as large) and what is below it are rounded apart.
    */
   private void round(float[] in, float[] out, int offset, int count) {
     if (format.bits() > 24) {
       limited(in, out, offset, count);
       return;
     }
-    float up = (float) scale;
-    float down = 1 / up;
+    float rounder = (float) (0x1p24 / scale);
     for (int i = offset; i < offset + count; i++) {
-      float x = in[i] * up;
-      float above = 0.5f * (x + Math.abs(x));
-      float below = 0.5f * (x - Math.abs(x));
-      out[i] = ((above + 0x1p23f - 0x1p23f) + (below - 0x1p23f + 0x1p23f)) * down;
+      float x = in[i];
+      float magnitude = Math.abs(x);
+      out[i] = 0.5f * ((x + magnitude + rounder - rounder) + (x - magnitude - rounder + rounder));
     }
   }
 

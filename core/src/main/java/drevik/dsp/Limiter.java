@@ -111,14 +111,16 @@ public final class Limiter implements ProcessorType {
     private final double ceiling;
     private final double release;
     private final float[][] tail;
-    private final float[][] delay;
+    private final DelayLine[] delay;
     private final double[] minimum;
     private final long[] minimumAt;
     private final long[] averaged;
     private final int latency;
     private final double averageOfSum;
+
+    /** Of the block; then what they let through. */
     private float[] peaks = new float[0];
-    private int delayAt;
+
     private int averagedAt;
     private int minimumHead;
     private int minimumTail;
@@ -139,7 +141,8 @@ public final class Limiter implements ProcessorType {
       release = Math.exp(-1000 / (settings.get("release") * rate));
       latency = lookAhead + scan.delay();
       tail = new float[surroundings.channels()][scan.history()];
-      delay = new float[surroundings.channels()][latency];
+      delay = new DelayLine[surroundings.channels()];
+      Arrays.setAll(delay, channel -> new DelayLine(latency));
       minimum = new double[lookAhead + 2];
       minimumAt = new long[lookAhead + 2];
       averaged = new long[lookAhead + 1];
@@ -151,14 +154,18 @@ public final class Limiter implements ProcessorType {
     void process(float[][] audio, int frames) {
       findPeaks(audio, frames);
       for (int i = 0; i < frames; i++) {
-        float gain = (float) gainFor(peaks[i]);
-        for (int channel = 0; channel < audio.length; channel++) {
-          float out = delay[channel][delayAt];
-          delay[channel][delayAt] = audio[channel][i];
-          audio[channel][i] = out * gain;
-        }
-        delayAt = next(delayAt, latency);
+        peaks[i] = (float) gainFor(peaks[i]);
         time++;
+      }
+      for (int channel = 0; channel < audio.length; channel++) {
+        delay[channel].process(audio[channel], audio[channel], frames);
+        multiply(audio[channel], peaks, frames);
+      }
+    }
+
+    private static void multiply(float[] x, float[] gains, int frames) {
+      for (int i = 0; i < frames; i++) {
+        x[i] *= gains[i];
       }
     }
 

@@ -1,5 +1,7 @@
 package drevik.dsp;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Polyphase interpolation for finding peaks between samples (ITU-R BS.1770-5, annex 2): a windowed
  * sinc (Kaiser).
@@ -8,13 +10,8 @@ package drevik.dsp;
  * between the points that are looked at; sixteen times leave 0.04 dB at any frequency. How wide the
  * band is that is seen depends on the number of taps and not on the rate, so every rate has the
  * same.
- *
- * @param factor points looked at for each sample; a multiple of four
- * @param taps for each of them; half of them lie on either side; a multiple of four
- * @param beta of the Kaiser window
- * @param cutoff where it stands at −6 dB, as a part of the Nyquist frequency
  */
-public record Oversampler(int factor, int taps, double beta, double cutoff) {
+public final class Oversampler {
   /** What a limiter looks through at first. */
   static final Oversampler OF_LIMITERS = new Oversampler(16, 64, 7, 1);
 
@@ -36,6 +33,32 @@ public record Oversampler(int factor, int taps, double beta, double cutoff) {
     new Oversampler(20, 192, 8, 1), new Oversampler(20, 128, 8, 0.955)
   };
 
+  private final int factor;
+  private final int taps;
+  private final double beta;
+  private final double cutoff;
+
+  /** Computed once, as to do so takes longer than to scan some songs, and many look through it. */
+  private float @Nullable [][] phases;
+
+  /**
+   * @param factor points looked at for each sample; a multiple of four
+   * @param taps for each of them; half of them lie on either side; a multiple of four
+   * @param beta of the Kaiser window
+   * @param cutoff where it stands at −6 dB, as a part of the Nyquist frequency
+   */
+  private Oversampler(int factor, int taps, double beta, double cutoff) {
+    this.factor = factor;
+    this.taps = taps;
+    this.beta = beta;
+    this.cutoff = cutoff;
+  }
+
+  /** For each of the points; half of them lie on either side of it. */
+  public int taps() {
+    return taps;
+  }
+
   /**
    * How many of the phases lie a quarter of a sample apart, so that nothing much stands between.
    */
@@ -47,17 +70,24 @@ public record Oversampler(int factor, int taps, double beta, double cutoff) {
    * Coefficients {@code [phase][tap]} of the points between two samples; the value at {@code
    * fraction(phase)} between x[n] and x[n+1] is Σ c[k]·x[n − taps/2 + 1 + k]. First come those that
    * lie a quarter apart. With a cutoff below Nyquist the sample's own place is one of them: what
-   * stands there is not the sample any more.
+   * stands there is not the sample any more. They are not to be changed: all have the same.
    */
-  public float[][] phases() {
+  public synchronized float[][] phases() {
+    if (phases == null) {
+      phases = computed();
+    }
+    return phases;
+  }
+
+  private float[][] computed() {
     int first = cutoff < 1 ? 0 : 1;
-    float[][] phases = new float[factor - first][];
+    float[][] all = new float[factor - first][];
     int next = quarters();
     for (int p = first; p < factor; p++) {
       boolean quarter = 4 * p % factor == 0;
-      phases[quarter ? 4 * p / factor - first : next++] = phase((double) p / factor);
+      all[quarter ? 4 * p / factor - first : next++] = phase((double) p / factor);
     }
-    return phases;
+    return all;
   }
 
   private float[] phase(double fraction) {
@@ -82,7 +112,8 @@ public record Oversampler(int factor, int taps, double beta, double cutoff) {
   private static double bessel(double x) {
     double sum = 1;
     double term = 1;
-    for (int k = 1; k < 40; k++) {
+    // What is smaller changes no bit of the sum.
+    for (int k = 1; term > 1e-17 * sum; k++) {
       term *= x * x / (4.0 * k * k);
       sum += term;
     }

@@ -7,18 +7,19 @@ import java.util.Arrays;
  * block at a time.
  *
  * <p>Interpolating is by far the dearest part, so it is done only where it could exceed what the
- * caller asks for; the result is the same. What lies between two samples differs from them by no
- * more than their neighbourhood moves: with h the interpolator, whose taps sum to 1, and d the
- * differences from sample to sample,
+ * caller asks for; the result is the same. What lies between two samples differs from the line
+ * between them by no more than their neighbourhood bends: with h the interpolator, whose taps sum
+ * to 1, and b the second differences from sample to sample,
  *
  * <pre>
- *   |y| ≤ near·max(|x[n]|, |x[n+1]|) + far·√(Σ d²) + farther·√(Σ d²)
+ *   |y| ≤ near·max(|x[n]|, |x[n+1]|) + far·√(Σ b²) + farther·√(Σ b²)
  * </pre>
  *
- * where near is the sum of |Σ h| left and right of the gap, far the norm of the running sums of h
- * from either end up to it, as far as they belong to the {@value #NEIGHBOURS} samples around, and
- * farther that of the rest, with the differences of each (summation by parts, then Cauchy and
- * Schwarz). In music neighbours are alike, and hardly a sample is left to interpolate.
+ * where near is |1 − m| + |m| with m the place of the point as h has it (its first moment, hardly
+ * beyond 0 or 1), far the norm of the running sums of the running sums of h from either end up to
+ * the gap, as far as they belong to the {@value #NEIGHBOURS} samples around, and farther that of
+ * the rest, with the second differences of each (summation by parts twice, then Cauchy and
+ * Schwarz). Music bends little from sample to sample, and hardly a gap is left to interpolate.
  */
 public final class PeakScan {
   private static final int STRETCH = 8;
@@ -72,10 +73,10 @@ public final class PeakScan {
   private final double farther;
   private float[] audio = new float[0];
   private float[] peaks = new float[0];
-  private float[] movements = new float[0];
+  private float[] bends = new float[0];
 
-  /** How much all stretches before one move, together. */
-  private double[] movedBefore = new double[0];
+  /** How much all stretches before one bend, together. */
+  private double[] bentBefore = new double[0];
 
   private int frames;
   private float samplePeak;
@@ -114,21 +115,28 @@ public final class PeakScan {
         int half = phase.length / 2;
         double left = 0;
         double right = 0;
+        double leftTwice = 0;
+        double rightTwice = 0;
         double squares = 0;
         double squaresFarther = 0;
         for (int k = 0; k < half - 1; k++) {
           left += phase[k];
           right += phase[phase.length - 1 - k];
-          // The difference between the samples k and k + 1 of the window, and its mirror image.
+          leftTwice += left;
+          rightTwice += right;
+          // The bend at the sample k + 1 of the window, and its mirror image.
+          double both = leftTwice * leftTwice + rightTwice * rightTwice;
           if (half - k <= NEIGHBOURS) {
-            squares += left * left + right * right;
+            squares += both;
           } else {
-            squaresFarther += left * left + right * right;
+            squaresFarther += both;
           }
         }
-        left += phase[half - 1];
-        right += phase[half];
-        largestNear = Math.max(largestNear, Math.abs(left) + Math.abs(right));
+        double place = 0;
+        for (int k = 0; k < phase.length; k++) {
+          place += (k - half + 1.0) * phase[k];
+        }
+        largestNear = Math.max(largestNear, Math.abs(1 - place) + Math.abs(place));
         largestFar = Math.max(largestFar, Math.sqrt(squares));
         largestFarther = Math.max(largestFarther, Math.sqrt(squaresFarther));
       }
@@ -158,44 +166,46 @@ public final class PeakScan {
     int length = frames + history;
     int stretches = (length + STRETCH - 1) / STRETCH;
     if (peaks.length < stretches + reach + TOGETHER) {
-      audio = new float[stretches * STRETCH + 1];
+      audio = new float[stretches * STRETCH + 2];
       peaks = new float[stretches + reach + TOGETHER];
-      movements = new float[stretches + reach + TOGETHER];
-      movedBefore = new double[stretches + reach + TOGETHER + 1];
+      bends = new float[stretches + reach + TOGETHER];
+      bentBefore = new double[stretches + reach + TOGETHER + 1];
     }
     System.arraycopy(tail, 0, audio, 0, history);
     System.arraycopy(channel, offset, audio, history, frames);
     System.arraycopy(audio, frames, tail, 0, history);
     // What follows the last sample stands still.
-    Arrays.fill(audio, length, stretches * STRETCH + 1, audio[length - 1]);
+    Arrays.fill(audio, length, stretches * STRETCH + 2, audio[length - 1]);
     survey(stretches);
   }
 
-  /** Each stretch's largest magnitude, and how much it moves up to the first sample of the next. */
+  /** Each stretch's largest magnitude, and how much it bends behind each of its samples. */
   private void survey(int stretches) {
     int largest = 0;
     for (int stretch = 0; stretch < stretches; stretch++) {
       int at = stretch * STRETCH;
-      float moved = 0;
+      float bent = 0;
       int most = 0;
       // Four at a time, so that no sum waits for the one before it at every sample.
       for (int i = at; i < at + STRETCH; i += 4) {
         float a = audio[i], b = audio[i + 1], c = audio[i + 2], d = audio[i + 3];
         float ab = b - a, bc = c - b, cd = d - c, de = audio[i + 4] - d;
-        moved += (ab * ab + bc * bc) + (cd * cd + de * de);
+        float ef = audio[i + 5] - audio[i + 4];
+        float abc = bc - ab, bcd = cd - bc, cde = de - cd, def = ef - de;
+        bent += (abc * abc + bcd * bcd) + (cde * cde + def * def);
         int firstTwo = Math.max(bits(a), bits(b));
         int lastTwo = Math.max(bits(c), bits(d));
         most = Math.max(most, Math.max(firstTwo, lastTwo));
       }
-      movements[stretch] = moved;
+      bends[stretch] = bent;
       peaks[stretch] = Float.intBitsToFloat(most);
       largest = Math.max(largest, most);
     }
     int end = stretches + reach + TOGETHER;
     Arrays.fill(peaks, stretches, end, 0);
-    Arrays.fill(movements, stretches, end, 0);
+    Arrays.fill(bends, stretches, end, 0);
     for (int stretch = 0; stretch < end; stretch++) {
-      movedBefore[stretch + 1] = movedBefore[stretch] + movements[stretch];
+      bentBefore[stretch + 1] = bentBefore[stretch] + bends[stretch];
     }
     samplePeak = Float.intBitsToFloat(largest);
   }
@@ -266,15 +276,15 @@ public final class PeakScan {
     for (int k = stretch + firstGap; k <= last + lastGap; k++) {
       peak = Math.max(peak, peaks[k]);
     }
-    double movedNear = movedBefore[last + lastNear + 1] - movedBefore[stretch + firstNear];
-    double moved = movedBefore[last + reach] - movedBefore[stretch];
+    double bentNear = bentBefore[last + lastNear + 1] - bentBefore[stretch + firstNear];
+    double bent = bentBefore[last + reach] - bentBefore[stretch];
     double room = limit - near * peak;
     // (a + b)² ≤ 2·(a² + b²): most stretches need no root.
-    double squares = far * far * movedNear + farther * farther * moved;
+    double squares = far * far * bentNear + farther * farther * bent;
     if (room >= 0 && 2 * squares <= room * room) {
       return -1;
     }
-    double rise = far * Math.sqrt(movedNear) + farther * Math.sqrt(moved);
+    double rise = far * Math.sqrt(bentNear) + farther * Math.sqrt(bent);
     return rise <= room ? -1 : rise;
   }
 

@@ -176,82 +176,45 @@ public final class Reverberation implements ProcessorType {
     return longest + (long) Math.ceil(rate * (before + settings.get("decay") * TAIL_DB / 60));
   }
 
-  /** A delay of one channel that is read at several places. */
-  private static final class Taps {
-    private final double[] ring;
-    private int at;
-
-    Taps(int longest, int stretch) {
-      ring = new double[longest + stretch];
-    }
-
-    void write(double[] in, int count) {
-      at = writeLine(in, ring, at, count);
-    }
-
-    /** Adds what was written {@code delay} frames before each of the last {@code count}. */
-    void addTo(double[] out, int delay, double gain, int count) {
-      int from = Math.floorMod(at - count - delay, ring.length);
-      int first = Math.min(count, ring.length - from);
-      for (int i = 0; i < first; i++) {
-        out[i] += gain * ring[from + i];
-      }
-      for (int i = first; i < count; i++) {
-        out[i] += gain * ring[i - first];
-      }
-    }
-
-    void read(double[] out, int delay, int count) {
-      readLine(ring, Math.floorMod(at - count - delay, ring.length), out, count);
-    }
-  }
-
-  private static void readLine(double[] line, int at, double[] into, int count) {
-    int first = Math.min(count, line.length - at);
-    System.arraycopy(line, at, into, 0, first);
-    System.arraycopy(line, 0, into, first, count - first);
-  }
-
-  /** Returns where the next stretch begins. */
-  private static int writeLine(double[] from, double[] line, int at, int count) {
-    int first = Math.min(count, line.length - at);
-    System.arraycopy(from, 0, line, at, first);
-    System.arraycopy(from, first, line, 0, count - first);
-    return (at + count) % line.length;
-  }
-
   /** An all-pass filter: what goes in comes out spread in time, no frequency louder than before. */
   private static final class Diffuser {
-    private final float[] line;
-    private int at;
+    private final DelayLine line;
 
     Diffuser(double seconds, int sampleRate) {
-      line = new float[nextPrime((int) Math.round(seconds * sampleRate))];
+      line = new DelayLine(nextPrime((int) Math.round(seconds * sampleRate)));
     }
 
-    void process(float[] x, int count) {
-      // From one end of the line to the other: no frame hears what the same loop wrote.
-      for (int from = 0; from < count; ) {
-        int run = Math.min(count - from, line.length - at);
-        for (int i = 0; i < run; i++) {
-          float late = line[at + i];
-          float in = x[from + i] + DIFFUSION * late;
-          line[at + i] = Denormals.drown(in);
-          x[from + i] = late - DIFFUSION * in;
-        }
-        from += run;
-        at = at + run == line.length ? 0 : at + run;
+    /**
+     * @param late room for as many frames
+     */
+    void process(float[] x, float[] late, int count) {
+      // No more than the line holds at once: no frame hears what the same loop wrote.
+      for (int from = 0; from < count; from += line.length()) {
+        int run = Math.min(count - from, line.length());
+        line.readOldest(late, from, run);
+        spread(x, late, from, from + run);
+        line.write(late, from, run);
+      }
+    }
+
+    private static void spread(float[] x, float[] late, int from, int to) {
+      for (int i = from; i < to; i++) {
+        float in = x[i] + DIFFUSION * late[i];
+        x[i] = late[i] - DIFFUSION * in;
+        late[i] = Denormals.drown(in);
       }
     }
   }
 
   /**
    * Works through a stretch of frames that is no longer than the shortest line, so that no line
-   * hears what the same stretch wrote: every step is then a plain loop over the stretch.
+   * hears what the same stretch wrote. Every step is then a plain loop over few arrays from their
+   * beginning, which the compiler turns into vectors; it does not where arrays are many, or begin
+   * anywhere.
    */
   private static final class Running implements Processor {
     private static final int LONGEST_STRETCH = 256;
-    private static final double ORTHONORMAL = Math.sqrt(1.0 / LINES);
+    private static final float ORTHONORMAL = (float) Math.sqrt(1.0 / LINES);
     private static final int[] INPUT_SIGNS = {
       1, 1, -1, 1, 1, -1, 1, -1, -1, 1, 1, 1, -1, -1, 1, -1
     };
@@ -260,27 +223,28 @@ public final class Reverberation implements ProcessorType {
     private final int[] heard;
 
     private final int stretch;
-    private final double[][] lines = new double[LINES][];
-    private final int[] at = new int[LINES];
+    private final DelayLine[] lines = new DelayLine[LINES];
 
-    /** Each line's shelf: y = now·x + before·x₋₁ + pole·y₋₁, in transposed form. */
-    private final double[] now = new double[LINES];
+    /** Each line's shelf: s₊₁ = pole·s + x, y = now·x + then·s. */
+    private final float[] now = new float[LINES];
 
-    private final double[] before = new double[LINES];
-    private final double[] pole = new double[LINES];
-    private final double[] state = new double[LINES];
-    private final double[][] damped = new double[LINES][LONGEST_STRETCH];
-    private final double[][] mixed = new double[LINES][LONGEST_STRETCH];
-    private final double[][] input;
-    private final float[] spread = new float[LONGEST_STRETCH];
-    private final float[] wetBlock = new float[LONGEST_STRETCH];
-    private final double[] sum = new double[LONGEST_STRETCH];
+    private final float[] then = new float[LINES];
+
+    /** It is where all shelves turn. */
+    private final float pole;
+
+    private final float[] state = new float[LINES];
+    private final float[][] mixed = new float[LINES][LONGEST_STRETCH];
+    private final float[][] states = new float[4][LONGEST_STRETCH];
+    private final float[][] input;
+    private final float[] wetStretch = new float[LONGEST_STRETCH];
+    private final float[] late = new float[LONGEST_STRETCH];
     private final int preDelay;
-    private final Taps[] preDelays;
-    private final Taps[] early;
+    private final DelayLine[] preDelays;
+    private final DelayLine[] early;
     private final int[][] reflectionAt;
-    private final double reflectionGain;
-    private final double outputGain;
+    private final float reflectionGain;
+    private final float outputGain;
     private final Diffuser[][] diffusers;
     private final BiquadCascade[] lowCut;
     private final float wet;
@@ -293,19 +257,29 @@ public final class Reverberation implements ProcessorType {
       int[] lengths = lineLengths(size, rate);
       stretch = Math.min(LONGEST_STRETCH, lengths[0]);
       double decay = settings.get("decay");
-      setLines(lengths, decay, decay * settings.get("decay-high") / 100, rate);
+      double turn = turn(rate);
+      double kept = (1 - turn) / (1 + turn);
+      pole = (float) kept;
+      for (int i = 0; i < LINES; i++) {
+        lines[i] = new DelayLine(lengths[i]);
+        double[] shelf = shelf(lengths[i], decay, decay * settings.get("decay-high") / 100, rate);
+        double first = (shelf[0] * turn + shelf[1]) / (turn + 1);
+        double second = (shelf[0] * turn - shelf[1]) / (turn + 1);
+        now[i] = (float) first;
+        then[i] = (float) (second + kept * first);
+      }
 
       preDelay = (int) Math.round(settings.get("pre-delay") * rate / 1000);
-      preDelays = new Taps[channels];
-      early = new Taps[channels];
+      preDelays = new DelayLine[channels];
+      early = new DelayLine[channels];
       diffusers = new Diffuser[channels][DIFFUSERS.length];
       lowCut = new BiquadCascade[channels];
-      input = new double[channels][LONGEST_STRETCH];
+      input = new float[channels][LONGEST_STRETCH];
       reflectionAt = new int[channels][REFLECTIONS];
       Biquad cut = Biquad.highPass(settings.get("low-cut"), Biquad.BUTTERWORTH, rate);
       for (int i = 0; i < channels; i++) {
-        preDelays[i] = new Taps(preDelay, LONGEST_STRETCH);
-        early[i] = new Taps(lengths[0], LONGEST_STRETCH);
+        preDelays[i] = new DelayLine(preDelay + LONGEST_STRETCH);
+        early[i] = new DelayLine(lengths[0] + LONGEST_STRETCH);
         lowCut[i] = new BiquadCascade(List.of(cut));
         for (int k = 0; k < DIFFUSERS.length; k++) {
           // No two channels alike.
@@ -320,20 +294,9 @@ public final class Reverberation implements ProcessorType {
       // as much as they give when they are.
       double mean = Arrays.stream(lengths).average().orElseThrow();
       double plain = size / SPEED_OF_SOUND * rate * (SPREAD - 1) / Math.log(SPREAD);
-      outputGain = Math.sqrt(mean / plain);
-      reflectionGain = Math.sqrt(lengths[0] / plain / REFLECTIONS);
+      outputGain = (float) Math.sqrt(mean / plain);
+      reflectionGain = (float) Math.sqrt(lengths[0] / plain / REFLECTIONS);
       wet = (float) (settings.get("wet") / 100);
-    }
-
-    private void setLines(int[] lengths, double decay, double decayHigh, int rate) {
-      double turn = turn(rate);
-      for (int i = 0; i < LINES; i++) {
-        lines[i] = new double[lengths[i]];
-        double[] shelf = shelf(lengths[i], decay, decayHigh, rate);
-        now[i] = (shelf[0] * turn + shelf[1]) / (turn + 1);
-        before[i] = (shelf[0] * turn - shelf[1]) / (turn + 1);
-        pole[i] = (1 - turn) / (1 + turn);
-      }
     }
 
     @Override
@@ -344,18 +307,18 @@ public final class Reverberation implements ProcessorType {
           takeIn(i, audio[heard[i]], from, count);
         }
         for (int line = 0; line < LINES; line++) {
-          readLine(lines[line], at[line], mixed[line], count);
+          lines[line].readOldest(mixed[line], 0, count);
         }
         for (int line = 0; line < LINES; line += 4) {
           damp(line, count);
         }
-        hadamard(damped, mixed, count);
-        for (int line = 0; line < LINES; line++) {
-          feedBack(line, count);
-          at[line] = writeLine(mixed[line], lines[line], at[line], count);
-        }
+        hadamard(count);
         for (int i = 0; i < heard.length; i++) {
           giveOut(i, audio[heard[i]], from, count);
+        }
+        for (int line = 0; line < LINES; line++) {
+          feedBack(line, count);
+          lines[line].write(mixed[line], 0, count);
         }
         for (int channel = 0; channel < audio.length && heard.length < audio.length; channel++) {
           if (Arrays.binarySearch(heard, channel) < 0) {
@@ -368,98 +331,82 @@ public final class Reverberation implements ProcessorType {
     }
 
     private void takeIn(int channel, float[] audio, int from, int count) {
-      System.arraycopy(audio, from, spread, 0, count);
+      float[] in = input[channel];
+      System.arraycopy(audio, from, in, 0, count);
       for (Diffuser diffuser : diffusers[channel]) {
-        diffuser.process(spread, count);
+        diffuser.process(in, late, count);
       }
-      double[] in = input[channel];
-      for (int i = 0; i < count; i++) {
-        in[i] = spread[i];
-      }
-      preDelays[channel].write(in, count);
+      preDelays[channel].write(in, 0, count);
       preDelays[channel].read(in, preDelay, count);
-      early[channel].write(in, count);
+      early[channel].write(in, 0, count);
     }
 
     /** Four lines' shelves together: while one waits for itself, the others are computed. */
     private void damp(int line, int count) {
-      double[] x0 = mixed[line], x1 = mixed[line + 1], x2 = mixed[line + 2], x3 = mixed[line + 3];
-      double[] y0 = damped[line], y1 = damped[line + 1];
-      double[] y2 = damped[line + 2], y3 = damped[line + 3];
-      double n0 = now[line], n1 = now[line + 1], n2 = now[line + 2], n3 = now[line + 3];
-      double b0 = before[line], b1 = before[line + 1], b2 = before[line + 2], b3 = before[line + 3];
-      double p0 = pole[line], p1 = pole[line + 1], p2 = pole[line + 2], p3 = pole[line + 3];
-      double s0 = state[line], s1 = state[line + 1], s2 = state[line + 2], s3 = state[line + 3];
+      float[] x0 = mixed[line], x1 = mixed[line + 1], x2 = mixed[line + 2], x3 = mixed[line + 3];
+      float[] y0 = states[0], y1 = states[1], y2 = states[2], y3 = states[3];
+      float p = pole;
+      float s0 = state[line], s1 = state[line + 1], s2 = state[line + 2], s3 = state[line + 3];
       for (int i = 0; i < count; i++) {
-        double z0 = Math.fma(n0, x0[i], s0);
-        double z1 = Math.fma(n1, x1[i], s1);
-        double z2 = Math.fma(n2, x2[i], s2);
-        double z3 = Math.fma(n3, x3[i], s3);
-        s0 = Math.fma(p0, z0, b0 * x0[i]);
-        s1 = Math.fma(p1, z1, b1 * x1[i]);
-        s2 = Math.fma(p2, z2, b2 * x2[i]);
-        s3 = Math.fma(p3, z3, b3 * x3[i]);
-        y0[i] = z0;
-        y1[i] = z1;
-        y2[i] = z2;
-        y3[i] = z3;
+        y0[i] = s0;
+        y1[i] = s1;
+        y2[i] = s2;
+        y3[i] = s3;
+        s0 = Math.fma(p, s0, x0[i]);
+        s1 = Math.fma(p, s1, x1[i]);
+        s2 = Math.fma(p, s2, x2[i]);
+        s3 = Math.fma(p, s3, x3[i]);
       }
-      state[line] = Denormals.flush(s0);
-      state[line + 1] = Denormals.flush(s1);
-      state[line + 2] = Denormals.flush(s2);
-      state[line + 3] = Denormals.flush(s3);
+      state[line] = Denormals.drown(s0);
+      state[line + 1] = Denormals.drown(s1);
+      state[line + 2] = Denormals.drown(s2);
+      state[line + 3] = Denormals.drown(s3);
+      for (int i = 0; i < 4; i++) {
+        blend(mixed[line + i], now[line + i], states[i], then[line + i], count);
+      }
     }
 
     /** What the line gets: what all lines gave, and all channels, none louder than another. */
     private void feedBack(int line, int count) {
-      double[] into = mixed[line];
-      double[] first = input[0];
-      double gain = inputGain(0, line);
-      for (int i = 0; i < count; i++) {
-        into[i] = Denormals.drown(into[i] * ORTHONORMAL + gain * first[i]);
-      }
+      blend(mixed[line], ORTHONORMAL, input[0], inputGain(0, line), count);
       for (int channel = 1; channel < input.length; channel++) {
-        add(input[channel], inputGain(channel, line), into, count);
+        add(input[channel], inputGain(channel, line), mixed[line], count);
       }
     }
 
-    private static double inputGain(int channel, int line) {
+    private static float inputGain(int channel, int line) {
       return ORTHONORMAL * INPUT_SIGNS[line] * sign(LINES - 1 - channel, line);
     }
 
+    /** What a channel gives is a row of what all lines gave; no two alike. */
     private void giveOut(int channel, float[] audio, int from, int count) {
-      Arrays.fill(sum, 0, count, 0);
-      for (int line = 0; line < LINES; line += 4) {
-        addFour(channel, line, count);
-      }
+      scale(mixed[(channel + 1) % LINES], outputGain, wetStretch, count);
       for (int k = 0; k < REFLECTIONS; k++) {
-        double gain = reflectionGain * ((k * 5 + channel & 2) == 0 ? 1 : -1);
-        Taps heardFrom = early[(channel + k) % early.length];
-        heardFrom.addTo(sum, reflectionAt[channel][k], gain, count);
+        float gain = reflectionGain * ((k * 5 + channel & 2) == 0 ? 1 : -1);
+        early[(channel + k) % early.length].read(late, reflectionAt[channel][k], count);
+        add(late, gain, wetStretch, count);
       }
+      lowCut[channel].process(wetStretch, count);
+      System.arraycopy(audio, from, late, 0, count);
+      blend(late, 1 - wet, wetStretch, wet, count);
+      System.arraycopy(late, 0, audio, from, count);
+    }
+
+    private static void scale(float[] in, float gain, float[] out, int count) {
       for (int i = 0; i < count; i++) {
-        wetBlock[i] = (float) sum[i];
-      }
-      lowCut[channel].process(wetBlock, count);
-      for (int i = 0; i < count; i++) {
-        audio[from + i] = (1 - wet) * audio[from + i] + wet * wetBlock[i];
+        out[i] = gain * in[i];
       }
     }
 
-    private void addFour(int channel, int line, int count) {
-      double[] a = damped[line], b = damped[line + 1], c = damped[line + 2], d = damped[line + 3];
-      double gainA = outputGain * sign(channel + 1, line);
-      double gainB = outputGain * sign(channel + 1, line + 1);
-      double gainC = outputGain * sign(channel + 1, line + 2);
-      double gainD = outputGain * sign(channel + 1, line + 3);
-      for (int i = 0; i < count; i++) {
-        sum[i] = sum[i] + gainA * a[i] + gainB * b[i] + gainC * c[i] + gainD * d[i];
-      }
-    }
-
-    private static void add(double[] in, double gain, double[] out, int count) {
+    private static void add(float[] in, float gain, float[] out, int count) {
       for (int i = 0; i < count; i++) {
         out[i] += gain * in[i];
+      }
+    }
+
+    private static void blend(float[] x, float gain, float[] y, float gainOfY, int count) {
+      for (int i = 0; i < count; i++) {
+        x[i] = Denormals.drown(gain * x[i] + gainOfY * y[i]);
       }
     }
 
@@ -469,31 +416,22 @@ public final class Reverberation implements ProcessorType {
     }
 
     /** Walsh–Hadamard transform across the lines, frame by frame. */
-    private static void hadamard(double[][] from, double[][] into, int count) {
-      for (int line = 0; line < LINES; line += 4) {
-        butterflies(from, into, line, 1, count);
-      }
-      for (int line = 0; line < LINES / 4; line++) {
-        butterflies(into, into, line, LINES / 4, count);
+    private void hadamard(int count) {
+      for (int apart = 1; apart < LINES; apart *= 2) {
+        for (int line = 0; line < LINES; line++) {
+          if ((line & apart) == 0) {
+            butterfly(mixed[line], mixed[line + apart], count);
+          }
+        }
       }
     }
 
-    /** Two steps at once for four lines, so that each is read and written once. */
-    private static void butterflies(
-        double[][] from, double[][] into, int line, int apart, int count) {
-      double[] a = from[line], b = from[line + apart];
-      double[] c = from[line + 2 * apart], d = from[line + 3 * apart];
-      double[] intoA = into[line], intoB = into[line + apart];
-      double[] intoC = into[line + 2 * apart], intoD = into[line + 3 * apart];
+    private static void butterfly(float[] a, float[] b, int count) {
       for (int i = 0; i < count; i++) {
-        double sum = a[i] + b[i];
-        double difference = a[i] - b[i];
-        double laterSum = c[i] + d[i];
-        double laterDifference = c[i] - d[i];
-        intoA[i] = sum + laterSum;
-        intoB[i] = difference + laterDifference;
-        intoC[i] = sum - laterSum;
-        intoD[i] = difference - laterDifference;
+        float first = a[i];
+        float second = b[i];
+        a[i] = first + second;
+        b[i] = first - second;
       }
     }
   }

@@ -122,22 +122,24 @@ public final class TempoDelay implements ProcessorType {
   private static final class Running implements Processor {
     private static final int LONGEST_STRETCH = 1_024;
 
-    private final float[][] lines;
+    private final DelayLine[] lines;
     private final BiquadCascade[] cuts;
     private final float[] echo;
+    private final float[] block;
     private final float feedback;
     private final float wet;
-    private int at;
 
     Running(Settings settings, Surroundings surroundings) {
       int rate = surroundings.sampleRate();
       int channels = surroundings.channels();
       int length = frames(settings.get("beats"), surroundings.tempo(), rate);
-      lines = new float[channels][length];
+      lines = new DelayLine[channels];
       echo = new float[Math.min(LONGEST_STRETCH, length)];
+      block = new float[echo.length];
       cuts = new BiquadCascade[channels];
       List<Biquad> sections = cuts(settings, rate);
       for (int i = 0; i < channels; i++) {
+        lines[i] = new DelayLine(length);
         cuts[i] = new BiquadCascade(sections);
       }
       feedback = (float) (settings.get("feedback") / 100);
@@ -146,25 +148,26 @@ public final class TempoDelay implements ProcessorType {
 
     @Override
     public void process(float[][] audio, float @Nullable [][] key, int frames) {
-      for (int from = 0; from < frames; ) {
-        int count = Math.min(echo.length, Math.min(frames - from, lines[0].length - at));
+      for (int from = 0; from < frames; from += echo.length) {
+        int count = Math.min(echo.length, frames - from);
         for (int channel = 0; channel < lines.length; channel++) {
           repeat(channel, audio[channel], from, count);
         }
-        from += count;
-        at = at + count == lines[0].length ? 0 : at + count;
       }
     }
 
     private void repeat(int channel, float[] x, int from, int count) {
-      float[] line = lines[channel];
-      System.arraycopy(line, at, echo, 0, count);
+      lines[channel].readOldest(echo, 0, count);
       cuts[channel].process(echo, count);
+      System.arraycopy(x, from, block, 0, count);
       for (int i = 0; i < count; i++) {
-        float dry = x[from + i];
-        line[at + i] = dry + feedback * echo[i];
-        x[from + i] = (1 - wet) * dry + wet * echo[i];
+        float dry = block[i];
+        float repeated = echo[i];
+        block[i] = (1 - wet) * dry + wet * repeated;
+        echo[i] = dry + feedback * repeated;
       }
+      System.arraycopy(block, 0, x, from, count);
+      lines[channel].write(echo, 0, count);
     }
   }
 }

@@ -1,5 +1,6 @@
 package drevik.render;
 
+import drevik.dsp.DelayLine;
 import java.util.Arrays;
 
 /**

@@ -1,6 +1,7 @@
 package drevik.render;
 
 import drevik.audio.WavWriter;
+import drevik.dsp.DelayLine;
 import drevik.mix.StemSet;
 import java.util.ArrayList;
 import java.util.Arrays;
