@@ -74,7 +74,7 @@ public final class ChannelMatrix {
    */
   private record Way(double stays, double goes) {
     static Way of(double gone, boolean isThereItself, boolean canGo) {
-      if (gone <= 0 || !isThereItself && !canGo) {
+      if (gone <= 0 || (!isThereItself && !canGo)) {
         return new Way(1, 0);
       }
       return new Way(falling(gone), isThereItself ? 0 : Math.sin(gone * Math.PI / 2));

@@ -26,7 +26,7 @@ public enum Container {
   public static final int START_BYTES = 12;
 
   /** The first bytes of the GUID that a Wave64 file begins with. */
-  private static final String WAVE64_START = "riff\u002e\u0091\u00cf\u0011";
+  private static final String WAVE64_START = "riff.\u0091\u00cf\u0011";
 
   private final String demuxer;
 
@@ -94,7 +94,7 @@ public enum Container {
       return AAC;
     }
     boolean mpeg = start[0] == (byte) 0xFF && (start[1] & 0xE0) == 0xE0;
-    if (text.startsWith("ID3") || mpeg && (start[1] & 0x06) == 0x02) {
+    if (text.startsWith("ID3") || (mpeg && (start[1] & 0x06) == 0x02)) {
       return MP3;
     }
     throw none(name);

@@ -47,6 +47,8 @@ public enum Layout {
 
   private final String id;
   private final String shortName;
+
+  @SuppressWarnings("ImmutableEnumChecker") // made by List.of
   private final List<Speaker> speakers;
 
   Layout(String id, String shortName, Speaker... speakers) {
@@ -133,7 +135,7 @@ public enum Layout {
       return ofChannels(channels);
     }
     // One pair behind the listener is the surrounds, whether it is called rear or side.
-    int plain = (mask & SIDE) == 0 && (mask & REAR) == REAR ? mask & ~REAR | SIDE : mask;
+    int plain = (mask & SIDE) == 0 && (mask & REAR) == REAR ? (mask & ~REAR) | SIDE : mask;
     return Arrays.stream(values())
         .filter(layout -> layout.mask() == plain)
         .findFirst()

@@ -39,7 +39,7 @@ public final class ListeningCopy implements Closeable {
     Layout layout = of.layout() == Layout.MONO ? Layout.MONO : Layout.STEREO;
     this.channels = layout.channels();
     this.gains = ChannelMatrix.of(of.layout(), layout, Position.FRONT, PanLaw.MINUS_3);
-    this.frames = Math.min(of.frames(), MOST_BYTES / (channels * SAMPLE_BYTES));
+    this.frames = Math.min(of.frames(), MOST_BYTES / ((long) channels * SAMPLE_BYTES));
     this.source = new float[of.channels()][BLOCK_FRAMES];
     this.block = new byte[BLOCK_FRAMES * channels * SAMPLE_BYTES];
     this.header = header(of.sampleRate());

@@ -185,16 +185,19 @@ final class WavHeaderParser {
   private static SampleFormat samples(int tag, int bits) {
     if (tag == FORMAT_PCM) {
       switch (bits) {
-        case 8:
+        case 8 -> {
           return SampleFormat.PCM_8;
-        case 16:
+        }
+        case 16 -> {
           return SampleFormat.PCM_16;
-        case 24:
+        }
+        case 24 -> {
           return SampleFormat.PCM_24;
-        case 32:
+        }
+        case 32 -> {
           return SampleFormat.PCM_32;
-        default:
-          break;
+        }
+        default -> {}
       }
     }
     if (tag == FORMAT_FLOAT && bits == 32) {

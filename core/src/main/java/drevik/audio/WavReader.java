@@ -122,6 +122,7 @@ public final class WavReader implements Closeable {
     return count;
   }
 
+  @SuppressWarnings("ByteBufferBackingArray") // made by allocate
   private void decode(ByteBuffer bytes, int channel, float[] out, int offset, int count) {
     int step = header.bytesPerFrame();
     int at = LEAD + channel * header.format().bytes();
@@ -134,7 +135,7 @@ public final class WavReader implements Closeable {
       }
       case PCM_16 -> {
         for (int i = 0; i < count; i++, at += step) {
-          out[offset + i] = (short) (raw[at] & 0xFF | raw[at + 1] << 8) * (1f / 0x8000);
+          out[offset + i] = (short) ((raw[at] & 0xFF) | raw[at + 1] << 8) * (1f / 0x8000);
         }
       }
       case PCM_24 -> {

@@ -241,6 +241,7 @@ public final class WavWriter implements Closeable {
    *
    * @param fileSize bytes of the whole file
    */
+  @SuppressWarnings("ByteBufferBackingArray") // made by allocate
   private byte[] header(long fileSize) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     int frameBytes = layout.channels() * format.bytes();

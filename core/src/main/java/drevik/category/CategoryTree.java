@@ -47,7 +47,7 @@ public final class CategoryTree {
   private static void family(String top, String children) {
     List<String> paths = new ArrayList<>();
     ALL.add(top);
-    for (String child : children.split(" ")) {
+    for (String child : children.split(" ", 0)) {
       if (!child.isEmpty()) {
         paths.add(top + "/" + child);
       }
@@ -95,7 +95,7 @@ public final class CategoryTree {
   static boolean isNamed(String path, String word) {
     List<String> names = List.of(path.split("[/-]"));
     return names.contains(word)
-        || word.endsWith("s") && names.contains(word.replaceFirst("s$", ""));
+        || (word.endsWith("s") && names.contains(word.replaceFirst("s$", "")));
   }
 
   /** True if {@code path} is {@code ancestor} or stands below it. */

@@ -31,7 +31,7 @@ public final class DeliverySorting {
       boolean weighed =
           sorting.category().equals(alone.category())
               && sorting.because().containsAll(alone.because());
-      return sorting.equals(alone) || weighed && !inDelivery.category().equals(alone.category());
+      return sorting.equals(alone) || (weighed && !inDelivery.category().equals(alone.category()));
     }
   }
 
@@ -338,7 +338,7 @@ public final class DeliverySorting {
     return !file.byName()
             || others < FEWEST_IN_COMPANY
             || families.contains(file.said())
-            || NameSorter.hasOneMeaning(file.read(), kind) && !isMusicInScene(file.said())
+            || (NameSorter.hasOneMeaning(file.read(), kind) && !isMusicInScene(file.said()))
         ? file.sorting()
         : alone(file, families, Set.of(), "no other file is " + file.said() + butTwins(file));
   }
@@ -360,6 +360,7 @@ public final class DeliverySorting {
             () -> stays ? file.sorting() : file.at(file.sorting().category(), ALONE, because));
   }
 
+  @SuppressWarnings("ReferenceEquality") // all but this very file
   private static Sorting inFolder(Sorted file, List<Sorted> folder) {
     if (file.sorting().confidence() >= Sorting.SURE) {
       return file.sorting();

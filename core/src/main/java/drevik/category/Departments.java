@@ -127,7 +127,7 @@ final class Departments {
   private Departments() {}
 
   private static Part part(String department, String category, String words) {
-    return new Part(department, category, Set.of(words.split(",")));
+    return new Part(department, category, Set.of(words.split(",", 0)));
   }
 
   private static void sure(String category, String words) {
@@ -139,7 +139,7 @@ final class Departments {
   }
 
   private static void add(String category, String words, boolean sure) {
-    for (String word : words.split(",")) {
+    for (String word : words.split(",", 0)) {
       BY_WORD.put(word, new Department(category, sure));
     }
   }

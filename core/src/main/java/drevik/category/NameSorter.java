@@ -380,8 +380,9 @@ public final class NameSorter {
       }
     }
     List<Vote> votes = new ArrayList<>();
-    for (Match match : matches) {
-      boolean last = match == matches.get(matches.size() - 1);
+    for (int i = 0; i < matches.size(); i++) {
+      Match match = matches.get(i);
+      boolean last = i == matches.size() - 1;
       for (Entry entry : match.entries()) {
         // What was only read so is no surer because the word would be very sure.
         double said = match.likeness() < 1 ? Math.min(1, entry.weight()) : entry.weight();

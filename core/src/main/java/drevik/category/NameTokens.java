@@ -63,7 +63,7 @@ final class NameTokens {
 
   /** Words of each folder above the file, the nearest first. */
   static List<List<String>> ofFolders(String path) {
-    String[] parts = FOLDERS.split(path);
+    String[] parts = FOLDERS.split(path, 0);
     List<List<String>> folders = new ArrayList<>();
     for (int i = parts.length - 2; i >= 0; i--) {
       folders.add(split(parts[i], true));
@@ -88,9 +88,9 @@ final class NameTokens {
     List<String> tokens = new ArrayList<>();
     String counted = EPISODE.matcher(plain).replaceAll(" ");
     String counting = BREAKS.matcher(counted).replaceAll("").isEmpty() ? plain : counted;
-    for (String part : BREAKS.split(counting)) {
+    for (String part : BREAKS.split(counting, 0)) {
       for (String word : atCapitals ? CAMEL.split(part) : new String[] {part}) {
-        for (String piece : LETTER_DIGIT.split(word)) {
+        for (String piece : LETTER_DIGIT.split(word, 0)) {
           add(tokens, piece.toLowerCase(Locale.ROOT));
         }
       }

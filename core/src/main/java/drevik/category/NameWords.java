@@ -39,7 +39,7 @@ public final class NameWords {
   public static Set<String> of(String name) {
     String plain = MARKS.matcher(Normalizer.normalize(name, Normalizer.Form.NFD)).replaceAll("");
     Set<String> words = new LinkedHashSet<>();
-    for (String word : BREAKS.split(plain)) {
+    for (String word : BREAKS.split(plain, 0)) {
       if (!word.isEmpty()) {
         words.add(word.toLowerCase(Locale.ROOT));
       }

@@ -296,10 +296,10 @@ final class WordBook {
   private boolean isPiece(String token, int start, int end) {
     String piece = token.substring(start, end);
     if (entries.containsKey(piece) && !rare.contains(piece)) {
-      return piece.length() >= SHORTEST_PART || start == 0 && TWO_LETTERS.contains(piece);
+      return piece.length() >= SHORTEST_PART || (start == 0 && TWO_LETTERS.contains(piece));
     }
     boolean last = end == token.length();
-    return last && SIDES.contains(piece) && start >= 2 || BESIDE.contains(piece);
+    return (last && SIDES.contains(piece) && start >= 2) || BESIDE.contains(piece);
   }
 
   /** “barockharfe”, “kerkorgel”, “türglocke”: in Germanic languages the last part is what it is. */
@@ -338,7 +338,7 @@ final class WordBook {
               && word.length() >= Math.max(shortest, 4 * letters)
               && Math.abs(word.length() - token.length()) <= letters
               && Spelling.distance(token, word, letters) <= letters;
-      if (close || start && Spelling.isShuffled(token, word, letters)) {
+      if (close || (start && Spelling.isShuffled(token, word, letters))) {
         near.add(word);
       }
     }
@@ -460,7 +460,7 @@ final class WordBook {
   /** A line of a list: a category, in front of it perhaps a kind of work; a weight; words. */
   private record Line(KindOfWork kind, String category, double weight, List<String> words) {
     static Line of(String line) {
-      String[] columns = line.split("\t");
+      String[] columns = line.split("\t", 0);
       int mark = columns[0].indexOf(':');
       KindOfWork kind =
           mark < 0

@@ -27,7 +27,7 @@ final class ClipsOverlap implements LineCheckRule {
       Clip second = clips.get(i);
       // Where one fades out while the other fades in, that is meant.
       long together = Math.min(first.endFrame(), second.endFrame()) - second.startFrame();
-      if (together <= 0 || first.fadeOut() >= together && second.fadeIn() >= together) {
+      if (together <= 0 || (first.fadeOut() >= together && second.fadeIn() >= together)) {
         continue;
       }
       long keeps = second.startFrame() - first.startFrame();

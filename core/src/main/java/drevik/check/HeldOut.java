@@ -102,7 +102,7 @@ final class HeldOut implements LineCheckRule {
         .filter(
             seat ->
                 seat.category().equals(CategoryTree.UNKNOWN)
-                    || seat.person() != null && persons.contains(seat.person()))
+                    || (seat.person() != null && persons.contains(seat.person())))
         .forEach(
             seat ->
                 survey.report(

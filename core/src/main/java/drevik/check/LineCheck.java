@@ -88,8 +88,7 @@ public final class LineCheck {
       check(rule, survey);
     }
     List<Finding> sorted = new ArrayList<>(survey.findings);
-    sorted.sort(
-        Comparator.comparing(Finding::severity).thenComparing(finding -> finding.rule().ordinal()));
+    sorted.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::rule));
     return sorted;
   }
 

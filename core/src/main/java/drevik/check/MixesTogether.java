@@ -38,7 +38,10 @@ final class MixesTogether implements LineCheckRule {
           mixes.stream().filter(one -> survey.now.reaches(one.id(), output.id())).toList();
       List<String> together = new ArrayList<>();
       heard.stream()
-          .filter(one -> heard.stream().anyMatch(other -> one != other && overlap(one, other)))
+          .filter(
+              one ->
+                  heard.stream()
+                      .anyMatch(other -> !one.id().equals(other.id()) && overlap(one, other)))
           .forEach(one -> together.add(one.id()));
       // The same mixes in five files are one mistake.
       if (!together.isEmpty() && said.add(together)) {

@@ -111,7 +111,8 @@ final class NameDisagrees implements LineCheckRule {
 
   private static boolean isCalled(String family, String name) {
     return family.equals(name)
-        || name.equals(MUSIC) && (NameSorter.MUSICAL.contains(family) || OF_MUSIC.contains(family))
+        || (name.equals(MUSIC)
+            && (NameSorter.MUSICAL.contains(family) || OF_MUSIC.contains(family)))
         || ALIKE.stream().anyMatch(group -> group.contains(family) && group.contains(name));
   }
 }

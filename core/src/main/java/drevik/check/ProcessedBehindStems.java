@@ -64,6 +64,6 @@ final class ProcessedBehindStems implements LineCheckRule {
             insert ->
                 !here
                     || mix.tap() == Tap.POST_FADER
-                    || mix.tap() == Tap.PRE_FADER && !insert.postFader());
+                    || (mix.tap() == Tap.PRE_FADER && !insert.postFader()));
   }
 }

@@ -30,7 +30,7 @@ final class ReferenceProcessed implements LineCheckRule {
             Severity.WRONG,
             List.of(reference.id(), at.id()),
             "The reference “" + reference.name() + "” passes the chain of “" + at.name() + "”.",
-            at == reference
+            at.id().equals(reference.id())
                 ? Mends.switchedOff(at)
                 : new SendChannelsTo(List.of(reference.id()), null));
         return;

@@ -50,7 +50,7 @@ final class ReturnNotWet implements LineCheckRule {
       return;
     }
     double dry = DryGain.of(survey.mix, channel);
-    if (dry < HEARD_DB || dry < OF_ROOMS_DB && dry < wettest(survey, channel) + 1) {
+    if (dry < HEARD_DB || (dry < OF_ROOMS_DB && dry < wettest(survey, channel) + 1)) {
       return;
     }
     survey.report(

@@ -27,7 +27,7 @@ final class KeepableText extends SimpleModule {
           Character.isHighSurrogate(c)
               && i + 1 < text.length()
               && Character.isLowSurrogate(text.charAt(i + 1));
-      if (c == 0 || Character.isSurrogate(c) && !pair) {
+      if (c == 0 || (Character.isSurrogate(c) && !pair)) {
         return context.reportInputMismatch(
             String.class,
             "a text holds a character that cannot be kept (U+%04X, at %d of “%s”); take it out",

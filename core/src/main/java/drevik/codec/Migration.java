@@ -107,7 +107,7 @@ final class Migration {
     if (id.startsWith(CLIP) && !clip.has("delivered")) {
       ArrayNode delivered = clip.putArray("delivered");
       String files = id.substring(CLIP.length()).replaceFirst("\\.\\d+$", "");
-      for (String file : files.split("\\+")) {
+      for (String file : files.split("\\+", 0)) {
         delivered.add(file);
       }
     }

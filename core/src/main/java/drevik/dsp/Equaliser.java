@@ -123,6 +123,7 @@ public final class Equaliser implements ProcessorType {
     return Biquad.tail(sections(settings, surroundings.sampleRate()), TAIL_DB);
   }
 
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   private record Running(BiquadCascade[] cascades) implements Processor {
     @Override
     public void process(float[][] audio, float @Nullable [][] key, int frames) {

@@ -133,7 +133,7 @@ public final class Limiter implements ProcessorType {
         Settings settings,
         Surroundings surroundings,
         double lookAheadMs,
-        Oversampler... seenThrough) {
+        List<Oversampler> seenThrough) {
       scan = new PeakScan(seenThrough);
       int rate = surroundings.sampleRate();
       lookAhead = (int) Math.max(1, Math.round(lookAheadMs * rate / 1000));
@@ -147,7 +147,7 @@ public final class Limiter implements ProcessorType {
       minimumAt = new long[lookAhead + 2];
       averaged = new long[lookAhead + 1];
       Arrays.fill(averaged, (long) QUANTA);
-      sum = (long) QUANTA * averaged.length;
+      sum = ((long) QUANTA) * averaged.length;
       averageOfSum = 1 / (QUANTA * averaged.length);
     }
 

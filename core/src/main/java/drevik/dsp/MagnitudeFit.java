@@ -64,7 +64,7 @@ final class MagnitudeFit {
     double[] weights = new double[POINTS];
     Arrays.fill(weights, 1);
     for (int step = 0; step < STEPS && least > GOOD_ENOUGH_DB / 2; step++) {
-      if (step == 0 && least <= GOOD_ENOUGH_DB || !step(weights)) {
+      if ((step == 0 && least <= GOOD_ENOUGH_DB) || !step(weights)) {
         break;
       }
       errors = errors();

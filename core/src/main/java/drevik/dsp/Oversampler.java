@@ -1,5 +1,6 @@
 package drevik.dsp;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,25 +14,24 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Oversampler {
   /** What a limiter looks through at first. */
-  static final Oversampler OF_LIMITERS = new Oversampler(16, 64, 7, 1);
+  static final List<Oversampler> OF_LIMITERS = List.of(new Oversampler(16, 64, 7, 1));
 
   /**
    * What it looks through at what it has limited. Where sound goes up to the Nyquist frequency,
    * what stands between the samples depends on how sharply, and how early, whoever plays or
    * measures it cuts there; the difference is half a decibel on bright programme. So all are asked.
    */
-  static final Oversampler[] AFTER_LIMITING = {
-    new Oversampler(16, 24, 5, 1),
-    new Oversampler(16, 64, 7, 1),
-    new Oversampler(16, 320, 8, 1),
-    new Oversampler(16, 256, 10.5, 0.955),
-    new Oversampler(16, 144, 10.5, 0.955),
-  };
+  static final List<Oversampler> AFTER_LIMITING =
+      List.of(
+          new Oversampler(16, 24, 5, 1),
+          new Oversampler(16, 64, 7, 1),
+          new Oversampler(16, 320, 8, 1),
+          new Oversampler(16, 256, 10.5, 0.955),
+          new Oversampler(16, 144, 10.5, 0.955));
 
   /** What meters look through: other points and other bands, so that both are not blind alike. */
-  public static final Oversampler[] OF_METERS = {
-    new Oversampler(20, 192, 8, 1), new Oversampler(20, 128, 8, 0.955)
-  };
+  public static final List<Oversampler> OF_METERS =
+      List.of(new Oversampler(20, 192, 8, 1), new Oversampler(20, 128, 8, 0.955));
 
   private final int factor;
   private final int taps;

@@ -1,6 +1,7 @@
 package drevik.dsp;
 
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * Finds how large audio gets at and between its samples (ITU-R BS.1770-5, annex 2), a channel and a
@@ -89,15 +90,16 @@ public final class PeakScan {
    *
    * @param offset of its first sample in the widest window
    */
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   private record Window(float[][] phases, int quarters, int offset) {}
 
   /**
    * @param seenThrough one or several; a peak is what any of them sees
    */
-  public PeakScan(Oversampler... seenThrough) {
-    int taps = Arrays.stream(seenThrough).mapToInt(Oversampler::taps).max().orElseThrow();
+  public PeakScan(List<Oversampler> seenThrough) {
+    int taps = seenThrough.stream().mapToInt(Oversampler::taps).max().orElseThrow();
     windows =
-        Arrays.stream(seenThrough)
+        seenThrough.stream()
             .map(one -> new Window(one.phases(), one.quarters(), (taps - one.taps()) / 2))
             .toArray(Window[]::new);
     history = taps - 1;

@@ -114,7 +114,7 @@ public final class TempoDelay implements ProcessorType {
     }
     double feedback = settings.get("feedback") / 100;
     double repeats = feedback == 0 ? 1 : 1 + Math.ceil(TAIL_DB / (-20 * Math.log10(feedback)));
-    return (long) repeats
+    return ((long) repeats)
         * frames(settings.get("beats"), surroundings.tempo(), surroundings.sampleRate());
   }
 

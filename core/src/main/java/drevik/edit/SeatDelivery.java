@@ -158,7 +158,7 @@ public record SeatDelivery(
         .flatMap(List::stream)
         .filter(
             seat ->
-                seat.output() != null && !there.containsKey(seat.output())
+                (seat.output() != null && !there.containsKey(seat.output()))
                     || seat.sends().stream()
                         .anyMatch(send -> !there.keySet().containsAll(send.destinations())))
         .findFirst()

@@ -49,6 +49,7 @@ public record SetAlike(String channel, String insert, List<String> others, Chang
     return channel.chain().stream().filter(one -> one.processor().equals(processor)).toList();
   }
 
+  @SuppressWarnings("ReferenceEquality") // one of several alike
   private Channel set(Channel channel, String processor, int ordinal) {
     List<Insert> alike = alike(channel, processor);
     if (ordinal >= alike.size()) {

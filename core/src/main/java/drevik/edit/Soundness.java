@@ -69,6 +69,7 @@ final class Soundness {
   }
 
   /** True if anything that makes the graph may be another. */
+  @SuppressWarnings("ReferenceEquality") // the same object is unchanged
   private static boolean isRoutedElse(Mix before, Mix after) {
     if (before.channels().size() != after.channels().size()) {
       return true;

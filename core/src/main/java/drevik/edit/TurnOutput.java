@@ -61,7 +61,7 @@ public record TurnOutput(String output, double db) implements Edit {
   }
 
   private static boolean isHeard(Insert insert, Tap tap) {
-    return tap == Tap.POST_FADER || tap == Tap.PRE_FADER && !insert.postFader();
+    return tap == Tap.POST_FADER || (tap == Tap.PRE_FADER && !insert.postFader());
   }
 
   private Channel driven(Channel at, Insert limiter) {

@@ -294,7 +294,7 @@ public final class Delivery {
         item.sortedByHand()
             || item.fault() != null
             || seatedOn.containsKey(file)
-            || item.found() != null && item.found().silent()
+            || (item.found() != null && item.found().silent())
             || against(file).state() == DeliveryComparison.State.SAME;
     return !settled && sorting(file).confidence() < Sorting.SURE;
   }

@@ -175,15 +175,7 @@ public final class Unpacker {
     }
   }
 
-  private static InputStream content(ZipFile zip, ZipArchiveEntry entry, String path) {
-    try {
-      return zip.getInputStream(entry);
-    } catch (IOException | IllegalArgumentException e) {
-      throw damaged(path, e);
-    }
-  }
-
-  private static AudioException damaged(String path, Exception e) {
+  private static AudioException damaged(String path) {
     return AudioException.of(path, "is damaged inside its zip; ask for it to be sent again");
   }
 
@@ -247,7 +239,7 @@ public final class Unpacker {
       try {
         return counted(in.read(into, offset, length));
       } catch (IOException | IllegalArgumentException e) {
-        throw damaged(name, e);
+        throw damaged(name);
       }
     }
 

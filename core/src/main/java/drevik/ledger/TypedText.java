@@ -87,6 +87,6 @@ public final class TypedText {
   static boolean isWritable(Field<Channel, ?> field) {
     return field == ChannelField.SENDS
         || field == ChannelField.CHAIN
-        || field instanceof ValueField<Channel, ?> && field != ChannelField.KIND;
+        || (field instanceof ValueField<Channel, ?> && field != ChannelField.KIND);
   }
 }

@@ -59,7 +59,7 @@ public final class Validity {
     Limits.requireCount(mix.specifications(), Limits.OTHERS, "A Mix", "specifications");
     range(mix.sampleRate(), 8_000, 384_000, "The sample rate");
     range(mix.tempo(), 20, 400, "The tempo");
-    if (mix.startFrame() < 0 || mix.endFrame() != null && mix.endFrame() < mix.startFrame()) {
+    if (mix.startFrame() < 0 || (mix.endFrame() != null && mix.endFrame() < mix.startFrame())) {
       throw new Refused("The end of the Mix must stand behind its start; correct one of them.");
     }
     Set<String> ids = new HashSet<>();

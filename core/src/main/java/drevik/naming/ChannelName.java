@@ -88,10 +88,10 @@ public record ChannelName(
           Optional.of(master ? ChannelKind.MASTER : ChannelKind.BUS), layout, UNSAID, !master);
     }
     boolean sure = whole.confidence() >= Sorting.SURE;
-    if (has(words, BUS) || sure && whole.category().equals("print/stem")) {
+    if (has(words, BUS) || (sure && whole.category().equals("print/stem"))) {
       return new ChannelName(Optional.of(ChannelKind.BUS), layout, rest(words, BUS), false);
     }
-    if (has(words, RETURN) || sure && whole.category().equals("print/return")) {
+    if (has(words, RETURN) || (sure && whole.category().equals("print/return"))) {
       return new ChannelName(Optional.of(ChannelKind.RETURN), layout, rest(words, RETURN), false);
     }
     // One word read as a print's is no witness that a channel holds one.

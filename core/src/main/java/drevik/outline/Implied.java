@@ -50,7 +50,7 @@ record Implied(ChannelKind kind, Layout layout, String category) {
     if (parent == null
         || parent.kind() != ChannelKind.BUS
         || name.isMix()
-        || kind != ChannelKind.SEAT && kind != ChannelKind.BUS) {
+        || (kind != ChannelKind.SEAT && kind != ChannelKind.BUS)) {
       return own;
     }
     boolean other =

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.function.BiPredicate;
 import org.jspecify.annotations.Nullable;
 
@@ -14,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * then what is about the same thing; then what is left, in its order.
  */
 final class Kept {
-  private final Map<Mark, WrittenMark> kept = new IdentityHashMap<>();
+  private final IdentityHashMap<Mark, WrittenMark> kept = new IdentityHashMap<>();
   private final List<WrittenMark> left;
 
   private Kept(List<WrittenMark> before) {

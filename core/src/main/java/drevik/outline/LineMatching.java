@@ -154,7 +154,7 @@ final class LineMatching {
   }
 
   private boolean isUnderTheSame(Node old, Node now) {
-    return now.parent() < 0 || old.parent() < 0
+    return (now.parent() < 0 || old.parent() < 0)
         ? now.parent() == old.parent()
         : matched[now.parent()] == old.parent();
   }

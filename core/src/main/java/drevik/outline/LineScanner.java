@@ -102,7 +102,7 @@ final class LineScanner {
       fault(from, at, "“" + sign.character() + "” stands up to three times in front of a name.");
       signs = Tap.values().length;
     }
-    Tap tap = Tap.values()[Tap.values().length - signs];
+    Tap tap = MarkTexts.tapOf(signs);
     List<Ref> refs = new ArrayList<>();
     List<Option> options = new ArrayList<>();
     if (sign.names()) {
@@ -171,7 +171,7 @@ final class LineScanner {
   private boolean endsName(int place, boolean several) {
     return place > at
         && Character.isWhitespace(text.charAt(place - 1))
-        && (text.charAt(place) == '@' || several && isPlus(place) || beginsMark(place));
+        && (text.charAt(place) == '@' || (several && isPlus(place)) || beginsMark(place));
   }
 
   private String quoted() {

@@ -14,6 +14,7 @@ import drevik.mix.Tap;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -82,8 +83,26 @@ final class MarkTexts {
     return references;
   }
 
+  /**
+   * How often the sign of a send stands in front of a name: the earlier the tap, the more often.
+   */
+  private static int signsOf(Tap tap) {
+    return switch (tap) {
+      case POST_FADER -> 1;
+      case PRE_FADER -> 2;
+      case PRE_CHAIN -> 3;
+    };
+  }
+
+  static Tap tapOf(int signs) {
+    return Arrays.stream(Tap.values())
+        .filter(tap -> signsOf(tap) == signs)
+        .findFirst()
+        .orElseThrow();
+  }
+
   static String signs(Sign sign, Tap tap) {
-    return String.valueOf(sign.character()).repeat(Tap.values().length - tap.ordinal());
+    return String.valueOf(sign.character()).repeat(signsOf(tap));
   }
 
   /** What a send has whose level nobody says: ready and not open, but into a parallel. */

@@ -249,11 +249,11 @@ final class OutlineReader {
                           .map(id -> Lookup.in(channels, id).name())
                           .collect(Collectors.joining(" → "))
                       + ". Send it somewhere that does not lead back.";
-              faults.add(closing(loop, after, entries, says));
+              faults.add(closing(loop, entries, says));
             });
   }
 
-  private OutlineFault closing(List<String> loop, Mix after, List<Entry> entries, String says) {
+  private OutlineFault closing(List<String> loop, List<Entry> entries, String says) {
     Map<String, Entry> byId = new HashMap<>();
     entries.forEach(entry -> byId.put(entry.id(), entry));
     for (int i = 0; i + 1 < loop.size(); i++) {

@@ -67,6 +67,7 @@ final class ChannelLines {
     return of;
   }
 
+  @SuppressWarnings("ReferenceEquality") // the same object is unchanged
   List<FieldLine> of(Channel then, Channel now) {
     List<FieldLine> lines = new ArrayList<>();
     Set<String> in = controlsBefore.getOrDefault(now.id(), Set.of());
@@ -279,7 +280,7 @@ final class ChannelLines {
       if (slot == null
           || answer == null
           || !then.isPinned(slot)
-          || before != null && Objects.equals(before.value(), answer.value())) {
+          || (before != null && Objects.equals(before.value(), answer.value()))) {
         continue;
       }
       held.add(

@@ -41,13 +41,14 @@ public final class Following {
    * Where a hand has changed what the map decides, it is pinned. Whatever the change does not touch
    * stays as it is.
    */
+  @SuppressWarnings("ReferenceEquality") // the same object is unchanged
   public static Mix after(Mix before, Mix changed) {
     boolean sameMap =
         before.categoryMap().equals(changed.categoryMap())
             && (before.outputs().equals(changed.outputs()) || !hasStems(changed));
     boolean unused = before.categoryMap().saysNothing() && changed.categoryMap().saysNothing();
     boolean sameControls = before.controls() == changed.controls();
-    if (unused || sameMap && sameControls && before.channels() == changed.channels()) {
+    if (unused || (sameMap && sameControls && before.channels() == changed.channels())) {
       return changed;
     }
     MapAnswers was = MapAnswers.of(before);
@@ -277,6 +278,7 @@ public final class Following {
    * @param by the act, in words
    * @param at ISO 8601 in UTC
    */
+  @SuppressWarnings("ReferenceEquality") // the same object is unchanged
   public static Mix stamped(Mix before, Mix after, String by, String at) {
     if (before.channels() == after.channels()) {
       return after;

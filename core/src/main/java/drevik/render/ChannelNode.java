@@ -24,6 +24,7 @@ final class ChannelNode {
   }
 
   /** What a processor listens to beside its input, with the block that it arrives in. */
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   record Key(Feed feed, float[][] block) {}
 
   final List<Feed> feeds = new ArrayList<>();

@@ -91,6 +91,7 @@ final class ClipPlayer {
   /**
    * @param missing frames that clips want and the file does not have
    */
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   private record Source(String name, WavReader reader, float[][] block, AtomicLong missing) {}
 
   /**
@@ -104,6 +105,7 @@ final class ClipPlayer {
           meetsAnother(clip, besides, clip.endFrame() - clip.fadeOut(), clip.endFrame()));
     }
 
+    @SuppressWarnings("ReferenceEquality") // all but this very clip
     private static boolean meetsAnother(Clip clip, List<Clip> besides, long from, long to) {
       return besides.stream()
           .anyMatch(

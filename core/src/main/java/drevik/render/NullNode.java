@@ -46,6 +46,7 @@ final class NullNode {
   private long residualAt;
 
   /** A file, brought into step with the latest. */
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   private record Part(float[][] written, DelayLine[] delays, double sign) {}
 
   /**

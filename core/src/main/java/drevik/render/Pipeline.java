@@ -4,7 +4,6 @@ import drevik.mix.Lookup;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.atomic.AtomicLongArray;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
@@ -45,7 +44,7 @@ final class Pipeline {
     this.blockSize = blockSize;
     this.frames = frames;
     this.blocks = (frames + blockSize - 1) / blockSize;
-    Map<Stage, Integer> places = new IdentityHashMap<>();
+    IdentityHashMap<Stage, Integer> places = new IdentityHashMap<>();
     stages.forEach(stage -> places.put(stage, places.size()));
     this.neighbours =
         stages.stream()

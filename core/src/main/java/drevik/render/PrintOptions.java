@@ -3,6 +3,7 @@ package drevik.render;
 import drevik.deliver.NamePattern;
 import drevik.mix.Mix;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Set;
 
@@ -25,7 +26,11 @@ public record PrintOptions(
 
   /** For names that ask for neither revision nor date. */
   public PrintOptions(Set<String> outputs, int blockSize, int threads) {
-    this(outputs, blockSize, threads, new NamePattern.Occasion(1, LocalDate.now()));
+    this(
+        outputs,
+        blockSize,
+        threads,
+        new NamePattern.Occasion(1, LocalDate.now(ZoneId.systemDefault())));
   }
 
   public static PrintOptions only(Set<String> outputs) {

@@ -68,8 +68,14 @@ final class Wiring implements Closeable {
     float[][] bufferAt(Tap tap, int blockSize) {
       int channels = channel.layout().channels();
       return switch (tap) {
-        case PRE_CHAIN -> node.preChain = madeOnce(node.preChain, channels, blockSize);
-        case PRE_FADER -> node.preFader = madeOnce(node.preFader, channels, blockSize);
+        case PRE_CHAIN -> {
+          node.preChain = madeOnce(node.preChain, channels, blockSize);
+          yield node.preChain;
+        }
+        case PRE_FADER -> {
+          node.preFader = madeOnce(node.preFader, channels, blockSize);
+          yield node.preFader;
+        }
         case POST_FADER -> node.audio;
       };
     }

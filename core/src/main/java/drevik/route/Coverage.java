@@ -43,7 +43,13 @@ public final class Coverage {
     /** A bus that hears nothing but sends: a parallel. */
     PARALLEL,
     /** A return. */
-    RETURN
+    RETURN;
+
+    /** In arrays of one number a way. */
+    @SuppressWarnings("EnumOrdinal")
+    private int place() {
+      return ordinal();
+    }
   }
 
   /** Which sends and mutes count. */
@@ -87,6 +93,7 @@ public final class Coverage {
   }
 
   /** One step along the signal: into the node {@code to}, by {@code gains[to channel][channel]}. */
+  @SuppressWarnings("ArrayRecordComponent") // never compared
   private record Step(int to, double[][] gains, boolean dipped) {}
 
   private static final int WAYS = Way.values().length;
@@ -206,7 +213,7 @@ public final class Coverage {
     Map<Way, Long> paths = new EnumMap<>(Way.class);
     Map<Way, Double> gains = new EnumMap<>(Way.class);
     for (Way way : Way.values()) {
-      int place = at * WAYS + way.ordinal();
+      int place = at * WAYS + way.place();
       if (countsOf(output)[place] > 0) {
         paths.put(way, countsOf(output)[place]);
         double[][] one = gainsOf(output)[place];
@@ -224,7 +231,7 @@ public final class Coverage {
   public long paths(String channel, String output, Way way) {
     Integer at = indexOf.get(channel);
     long[] of = counts.get(output);
-    return at == null || of == null ? 0 : of[at * WAYS + way.ordinal()];
+    return at == null || of == null ? 0 : of[at * WAYS + way.place()];
   }
 
   /**
@@ -255,7 +262,7 @@ public final class Coverage {
   private boolean reaches(int at, String output, Set<Way> chosen) {
     long[] of = counts.get(output);
     for (Way way : chosen) {
-      if (of != null && of[at * WAYS + way.ordinal()] > 0) {
+      if (of != null && of[at * WAYS + way.place()] > 0) {
         return true;
       }
     }
@@ -314,7 +321,7 @@ public final class Coverage {
     double[][] sum =
         new double[outputOf(output).layout().channels()][order.get(at).layout().channels()];
     for (Way way : reaches(at, output) ? chosen : Set.<Way>of()) {
-      double[][] one = gainsOf(output)[at * WAYS + way.ordinal()];
+      double[][] one = gainsOf(output)[at * WAYS + way.place()];
       if (one != null) {
         add(sum, one);
       }
@@ -388,7 +395,7 @@ public final class Coverage {
     leads.set(tapped);
     leading.put(output.id(), leads);
     for (int at = tapped; at >= 0; at = leads.previousSetBit(at - 1)) {
-      int own = ways[at].ordinal();
+      int own = ways[at].place();
       if (at == tapped) {
         paths[at * WAYS + own] = 1;
       }
@@ -405,7 +412,7 @@ public final class Coverage {
         leads.set(from);
       }
       reached.get(at).add(output);
-      mostDry[at] = Math.max(mostDry[at], paths[at * WAYS + Way.DRY.ordinal()]);
+      mostDry[at] = Math.max(mostDry[at], paths[at * WAYS + Way.DRY.place()]);
     }
     return paths;
   }
@@ -442,7 +449,7 @@ public final class Coverage {
     int tapped = tapped(output);
     for (int at = tapped; at >= 0; at = leads.previousSetBit(at - 1)) {
       Channel channel = order.get(at);
-      int own = ways[at].ordinal();
+      int own = ways[at].place();
       if (at == tapped) {
         sums[at * WAYS + own] =
             feed(

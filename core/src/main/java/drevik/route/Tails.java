@@ -75,12 +75,12 @@ public final class Tails {
 
   private Optional<Tail> at(Channel channel, Tap tap) {
     Tail arriving = atInput.get(channel.id());
-    if (arriving == null || tap == Tap.POST_FADER && channel.mute()) {
+    if (arriving == null || (tap == Tap.POST_FADER && channel.mute())) {
       return Optional.empty();
     }
     long own = 0;
     for (Insert insert : channel.chain()) {
-      boolean heard = tap == Tap.POST_FADER || tap == Tap.PRE_FADER && !insert.postFader();
+      boolean heard = tap == Tap.POST_FADER || (tap == Tap.PRE_FADER && !insert.postFader());
       own += heard && insert.on() ? tailOf(insert, channel) : 0;
     }
     return Optional.of(arriving.and(own, channel.id()));

@@ -137,7 +137,7 @@ class MetersTest {
    */
   private static float[] soundOf(int seed, Random random) {
     float[] x = new float[1_500 + random.nextInt(50)];
-    float[][] phases = Oversampler.OF_METERS[0].phases();
+    float[][] phases = Oversampler.OF_METERS.get(0).phases();
     double rumble = 0;
     for (int i = 0; i < x.length; i++) {
       rumble = 0.99 * rumble + 0.02 * random.nextGaussian();

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 
 /** One delivered file. */
+@SuppressWarnings("ArrayRecordComponent") // never compared
 record Track(String fileName, int sampleRate, SampleFormat format, float[][] audio) {
   /** As nearly all are: 24-bit, at 48 kHz. */
   static Track of(String fileName, float[]... audio) {

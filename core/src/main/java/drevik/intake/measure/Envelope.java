@@ -124,7 +124,7 @@ final class Envelope {
     int[] open = null;
     for (int i = 0; i < hops; i++) {
       double level = db(peaks[i]);
-      boolean sounds = level > on || open != null && open[1] == i && level > on - releaseDb;
+      boolean sounds = level > on || (open != null && open[1] == i && level > on - releaseDb);
       if (!sounds) {
         continue;
       }

@@ -39,11 +39,20 @@ public final class MicrophonePairs {
 
     /** The position that is heard together with this one. */
     Position other() {
-      return values()[ordinal() ^ 1];
+      return switch (this) {
+        case TOP -> BOTTOM;
+        case BOTTOM -> TOP;
+        case IN -> OUT;
+        case OUT -> IN;
+        case DI -> MIC;
+        case MIC -> DI;
+        case LEFT -> RIGHT;
+        case RIGHT -> LEFT;
+      };
     }
 
     boolean isFirst() {
-      return ordinal() % 2 == 0;
+      return compareTo(other()) < 0;
     }
   }
 
@@ -68,7 +77,7 @@ public final class MicrophonePairs {
   private MicrophonePairs() {}
 
   private static void name(Position position, String words) {
-    for (String word : words.split(" ")) {
+    for (String word : words.split(" ", 0)) {
       POSITIONS.put(word, position);
     }
   }

@@ -90,7 +90,7 @@ final class SoundTieBreak {
     boolean unsure = byName.confidence() < Sorting.SURE;
     boolean wantsStruck = isAny(STRUCK, byName.category());
     boolean wantsHeld = isAny(HELD, byName.category());
-    if (!unsure || !wantsStruck && !wantsHeld) {
+    if (!unsure || (!wantsStruck && !wantsHeld)) {
       return byName;
     }
     boolean agrees = wantsStruck ? isStruck(sound) : isHeld(sound);

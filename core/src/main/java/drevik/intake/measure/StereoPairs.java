@@ -38,6 +38,8 @@ public final class StereoPairs {
     SIDE(Halves.MID_SIDE, "s side seite");
 
     final Halves halves;
+
+    @SuppressWarnings("ImmutableEnumChecker") // made by List.of
     final List<String> words;
 
     Side(Halves halves, String words) {
@@ -46,7 +48,12 @@ public final class StereoPairs {
     }
 
     Side other() {
-      return values()[ordinal() ^ 1];
+      return switch (this) {
+        case LEFT -> RIGHT;
+        case RIGHT -> LEFT;
+        case MID -> SIDE;
+        case SIDE -> MID;
+      };
     }
 
     static Optional<Side> of(String word) {
@@ -115,7 +122,7 @@ public final class StereoPairs {
       if (halves.size() != 2) {
         continue;
       }
-      boolean inOrder = halves.get(0).side.ordinal() < halves.get(1).side.ordinal();
+      boolean inOrder = halves.get(0).side.compareTo(halves.get(1).side) < 0;
       Sided first = halves.get(inOrder ? 0 : 1);
       Sided second = halves.get(inOrder ? 1 : 0);
       if (first.side != second.side

@@ -90,7 +90,7 @@ final class NewSeat {
     boolean special = CategoryTree.isWithin(file.category(), "click");
     // Where nothing is routed yet, files are seated all the same, and routed later.
     boolean unrouted = mix.channels().stream().noneMatch(Channel::takesSound);
-    if (wished != null || (destination().isPresent() || unrouted) && !special) {
+    if (wished != null || ((destination().isPresent() || unrouted) && !special)) {
       return Optional.empty();
     }
     return Optional.of(

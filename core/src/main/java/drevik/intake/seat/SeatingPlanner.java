@@ -141,7 +141,7 @@ public final class SeatingPlanner {
   /** What is neither to be matched nor to get a new seat: new versions, and what stays out. */
   private boolean isSettled(DeliveredFile file, @Nullable DeliveredFile sameContent) {
     String leftOut =
-        sameContent == null || sameContent == file || file.silent()
+        sameContent == null || sameContent.id().equals(file.id()) || file.silent()
             ? reasonToLeaveOut(file)
             : "the same, bit for bit, as “" + FileName.baseOf(sameContent.name()) + "”";
     Optional<Channel> before = seatOf(file.replaces());

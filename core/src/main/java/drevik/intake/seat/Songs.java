@@ -118,7 +118,7 @@ final class Songs {
   private static boolean isShared(Map<String, List<String>> ways, int level) {
     Set<String> there = new HashSet<>();
     for (List<String> way : ways.values()) {
-      if (way.size() <= level || !there.add(way.get(level)) && there.size() > 1) {
+      if (way.size() <= level || (!there.add(way.get(level)) && there.size() > 1)) {
         return false;
       }
     }

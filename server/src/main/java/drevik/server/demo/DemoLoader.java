@@ -74,7 +74,7 @@ class DemoLoader implements ApplicationRunner {
     if (properties.demo()) {
       for (Demo demo : Demo.all()) {
         String milestone =
-            demo == Demo.WEATHERVANE ? "demo loaded" : "demo loaded: " + demo.session();
+            demo.equals(Demo.WEATHERVANE) ? "demo loaded" : "demo loaded: " + demo.session();
         if (!milestones.isReached(milestone)) {
           load(demo);
           milestones.reach(milestone);
