@@ -68,7 +68,7 @@ class ArchitectureTest {
         .layer("refit")
         .definedBy("drevik.refit..")
         .whereLayer("refit")
-        .mayNotBeAccessedByAnyLayer()
+        .mayOnlyBeAccessedByLayers("preview")
         .whereLayer("codec")
         .mayNotBeAccessedByAnyLayer()
         .whereLayer("render")

@@ -3,17 +3,12 @@ package drevik.server.mix;
 import drevik.edit.Edit;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
-import drevik.preview.EditPreview;
+import drevik.preview.Effect;
 import drevik.reassign.Following;
 import drevik.server.Conflict;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -127,19 +122,13 @@ public class MixEdits {
       return;
     }
     Mix then = store.known(row.id, seen).document();
-    Set<String> wanted = effect(then, edit);
-    Set<String> now;
+    Effect wanted = Effect.of(then, edit);
+    List<String> other;
     try {
-      now = effect(store.head(row).document(), edit);
+      other = Effect.of(store.head(row).document(), edit).differsFrom(wanted);
     } catch (Refused e) {
       throw conflict(row, edit.says(then), e.getMessage());
     }
-    List<String> other = new ArrayList<>();
-    now.stream().filter(line -> !wanted.contains(line)).forEach(other::add);
-    wanted.stream()
-        .filter(line -> !now.contains(line))
-        .map(line -> "no longer " + line)
-        .forEach(other::add);
     if (!other.isEmpty()) {
       String some = String.join("; ", other.stream().limit(DIFFERENCES_SAID).toList());
       throw conflict(
@@ -152,20 +141,6 @@ public class MixEdits {
                   : "")
               + ". Look at it again, and then carry it out.");
     }
-  }
-
-  private static Set<String> effect(Mix mix, Edit edit) {
-    return EditPreview.of(mix, edit).lines().stream()
-        .map(
-            line ->
-                line.name()
-                    + ", "
-                    + line.label().toLowerCase(Locale.ROOT)
-                    + ": "
-                    + line.before()
-                    + " → "
-                    + line.after())
-        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   /**
