@@ -27,11 +27,11 @@ public final class DeliverySorting {
      * says nothing for what the name meant alone if the name means another thing in the delivery.
      */
     private boolean isByName(Sorting inDelivery) {
-      Sorting alone = NameSorter.sort(name);
-      boolean weighed =
-          sorting.category().equals(alone.category())
-              && sorting.because().containsAll(alone.because());
-      return sorting.equals(alone) || (weighed && !inDelivery.category().equals(alone.category()));
+      return switch (sorting.source()) {
+        case NAME -> true;
+        case NAME_WEIGHED -> !inDelivery.category().equals(sorting.category());
+        case INSIDE, SOUND, DELIVERY, LEARNED, PERSON -> false;
+      };
     }
   }
 
@@ -106,7 +106,7 @@ public final class DeliverySorting {
     Sorting at(String category, double confidence, String because) {
       List<String> reasons = new ArrayList<>(sorting.because());
       reasons.add(because);
-      return new Sorting(category, confidence, reasons);
+      return new Sorting(category, confidence, Sorting.Source.DELIVERY, reasons);
     }
 
     /** The same answer, surer, since the others are of its family too. */

@@ -152,7 +152,8 @@ public final class NameSorter {
     String family = strongestFamily(strengths(fitting));
     List<String> because = reasons(family, fitting);
     because.add("it stands among " + family);
-    return Optional.of(new Sorting(childOf(family, fitting), FITTING, because));
+    return Optional.of(
+        new Sorting(childOf(family, fitting), FITTING, Sorting.Source.DELIVERY, because));
   }
 
   /** True if all words that say something say one family, and none was only read so. */
@@ -182,7 +183,7 @@ public final class NameSorter {
             + category
             + (head.sure() ? "" : ", as the delivery is for picture");
     double certainty = head.sure() ? OF_DEPARTMENT : OF_LIKELY_DEPARTMENT;
-    return Optional.of(new Sorting(category, stem ? FITTING : certainty, List.of(because)));
+    return Optional.of(Sorting.ofName(category, stem ? FITTING : certainty, List.of(because)));
   }
 
   private static Sorting byWords(String path, KindOfWork kind) {
@@ -203,10 +204,10 @@ public final class NameSorter {
       Sorting rest = decide(left);
       because.addAll(rest.because());
       because.add("“" + tokens.get(without) + "” takes away what follows it");
-      return new Sorting(rest.category(), rest.confidence(), because);
+      return Sorting.ofName(rest.category(), rest.confidence(), because);
     }
     because.add("“" + tokens.get(without) + "” takes away what the name says otherwise");
-    return new Sorting(CategoryTree.UNKNOWN, 0, because);
+    return Sorting.ofName(CategoryTree.UNKNOWN, 0, because);
   }
 
   /** “No. 5” counts, and takes nothing away. */
@@ -228,7 +229,7 @@ public final class NameSorter {
   private static Sorting heardInASong(String path, Sorting unknown) {
     Sorting scene = decide(votes(NameTokens.of(path), 1, KindOfWork.PICTURE));
     return OF_A_SCENE.contains(CategoryTree.topOf(scene.category()))
-        ? new Sorting("fx", HEARD, scene.because())
+        ? Sorting.ofName("fx", HEARD, scene.because())
         : unknown;
   }
 
@@ -279,7 +280,8 @@ public final class NameSorter {
     List<Vote> told = Manner.withoutManner(all);
     List<Vote> votes = Compounds.withoutDescribing(told);
     if (votes.isEmpty()) {
-      return new Sorting(CategoryTree.UNKNOWN, 0, List.of("no word of the name says a category"));
+      return Sorting.ofName(
+          CategoryTree.UNKNOWN, 0, List.of("no word of the name says a category"));
     }
     Map<String, Double> families = strengths(votes);
     List<String> ranked =
@@ -301,9 +303,9 @@ public final class NameSorter {
           ranked.size() > 1
               ? "it may be " + family + " or " + ranked.get(1)
               : "that alone is not enough");
-      return new Sorting(CategoryTree.UNKNOWN, round(confidence), because);
+      return Sorting.ofName(CategoryTree.UNKNOWN, round(confidence), because);
     }
-    return new Sorting(childOf(family, votes), round(confidence), because);
+    return Sorting.ofName(childOf(family, votes), round(confidence), because);
   }
 
   /** Each family's strongest vote, a little more where others agree. */

@@ -42,6 +42,7 @@ final class WordBook {
   private static final String WORDS = "sorting-words.tsv";
   private static final String RARE = "rare-words.tsv";
   private static final String ORDINARY = "ordinary-words.txt";
+  static final List<String> RESOURCES = List.of(WORDS, RARE, ORDINARY);
   private static final String SAYS_NOTHING = "-";
   static final int LONGEST_PHRASE = 4;
 

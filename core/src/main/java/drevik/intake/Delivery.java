@@ -53,7 +53,6 @@ public final class Delivery {
    * @param name with its folders
    * @param audio the original
    * @param fault why it was refused; null if it was taken
-   * @param sortedByHand a person said where it goes
    * @param found what was measured; null if it was refused, or is still to be measured
    * @param beside id of the microphone that it was compared with, or null
    * @param pair what came of that
@@ -67,7 +66,6 @@ public final class Delivery {
       AudioRef audio,
       @Nullable String fault,
       Sorting sorting,
-      boolean sortedByHand,
       @Nullable Inspection found,
       @Nullable String beside,
       @Nullable PairFinding pair,
@@ -76,13 +74,16 @@ public final class Delivery {
       @Nullable SeatWish wish) {
     /** The same file, compared with another microphone. */
     Item comparedWith(String other, PairFinding finding) {
-      return new Item(
-          id, name, audio, fault, sorting, sortedByHand, found, other, finding, swapped, off, wish);
+      return new Item(id, name, audio, fault, sorting, found, other, finding, swapped, off, wish);
     }
 
     Item withSwapped(SwappedSides sides) {
-      return new Item(
-          id, name, audio, fault, sorting, sortedByHand, found, beside, pair, sides, off, wish);
+      return new Item(id, name, audio, fault, sorting, found, beside, pair, sides, off, wish);
+    }
+
+    /** A person said where it goes. */
+    public boolean isSortedByHand() {
+      return sorting.source() == Sorting.Source.PERSON;
     }
 
     private boolean isTaken() {
@@ -291,7 +292,7 @@ public final class Delivery {
   public boolean isDoubtful(String file) {
     Item item = item(file);
     boolean settled =
-        item.sortedByHand()
+        item.isSortedByHand()
             || item.fault() != null
             || seatedOn.containsKey(file)
             || (item.found() != null && item.found().silent())

@@ -96,7 +96,7 @@ public final class FolderDelivery {
       Sorting sorting,
       @Nullable Inspection found) {
     return new Delivery.Item(
-        id, audio.name(), audio, fault, sorting, false, found, null, null, null, Set.of(), null);
+        id, audio.name(), audio, fault, sorting, found, null, null, null, Set.of(), null);
   }
 
   /** Microphones that belong together are compared, and sides of recordings of one source. */

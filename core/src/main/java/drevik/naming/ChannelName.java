@@ -101,7 +101,11 @@ public record ChannelName(
   }
 
   private static final Sorting UNSAID =
-      new Sorting(CategoryTree.UNKNOWN, 0, List.of("no word of the name says a category"));
+      new Sorting(
+          CategoryTree.UNKNOWN,
+          0,
+          Sorting.Source.NAME,
+          List.of("no word of the name says a category"));
 
   /** What is left is sorted; that something was printed is no category of what makes it. */
   private static Sorting rest(List<String> words, Set<String> said) {

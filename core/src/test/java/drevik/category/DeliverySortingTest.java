@@ -174,8 +174,9 @@ class DeliverySortingTest {
 
   @Test
   void whatTheSoundLeftInDoubtIsAgreedToByNeighboursAndAPersonsUnknownStays() {
-    Sorting heard = new Sorting("drums/tom", 0.42, List.of("it hardly is struck"));
-    Sorting byHand = new Sorting("unknown", 1, List.of("you said so"));
+    Sorting heard =
+        new Sorting("drums/tom", 0.42, Sorting.Source.NAME_WEIGHED, List.of("it hardly is struck"));
+    Sorting byHand = Sorting.byHand("unknown");
     List<Named> named =
         new ArrayList<>(SONG.stream().map(name -> new Named(name, NameSorter.sort(name))).toList());
     named.add(2, new Named("Rack", heard));
@@ -192,11 +193,13 @@ class DeliverySortingTest {
     Sorting alone = NameSorter.sort("MX choir");
     List<String> because = new ArrayList<>(alone.because());
     because.add("it is held, as such sounds are");
-    Named heard = new Named("MX choir", new Sorting(alone.category(), 0.74, because));
+    Named heard =
+        new Named(
+            "MX choir", new Sorting(alone.category(), 0.74, Sorting.Source.NAME_WEIGHED, because));
     assertThat(alone.category()).isEqualTo("vocals/choir");
     assertThat(with(DRAMA, heard).category()).isEqualTo("score");
     assertThat(with(SONG, heard)).isEqualTo(heard.sorting());
-    Named byHand = new Named("MX choir", new Sorting(alone.category(), 1, List.of("you said so")));
+    Named byHand = new Named("MX choir", Sorting.byHand(alone.category()));
     assertThat(with(DRAMA, byHand)).isEqualTo(byHand.sorting());
   }
 
@@ -209,7 +212,7 @@ class DeliverySortingTest {
 
   @Test
   void whatSomebodySaidOfANameStaysAndTellsItsNeighbours() {
-    Sorting byHand = new Sorting("fx", 1, List.of("you said so"));
+    Sorting byHand = Sorting.byHand("fx");
     List<Named> named =
         new ArrayList<>(
             Stream.of("ADR Anna", "FOL feet", "SFX door", "FX train")

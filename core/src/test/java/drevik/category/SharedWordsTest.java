@@ -112,7 +112,7 @@ class SharedWordsTest {
     assertThat(DeliverySorting.of(named).get(6).category()).isEqualTo("vocals/choir");
     List<String> said = List.of("foley/feet", "ambience", "effects/hard", "dialogue");
     for (int i = 0; i < said.size(); i++) {
-      Sorting byHand = new Sorting(said.get(i), 1, List.of("you said so"));
+      Sorting byHand = Sorting.byHand(said.get(i));
       named.set(i, new DeliverySorting.Named(named.get(i).name(), byHand));
     }
     assertThat(DeliverySorting.of(named).get(6).category()).isEqualTo("score");

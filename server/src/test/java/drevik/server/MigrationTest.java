@@ -41,6 +41,13 @@ class MigrationTest {
           .param(id)
           .update();
     }
+    sorted(jdbc, "3", "[\"you said so\"]", true);
+    sorted(jdbc, "4", "[\"you put “zorq” there before\"]", false);
+    sorted(jdbc, "5", "[\"the file calls itself “Zorq”\", \"“tom” says drums/tom\"]", false);
+    sorted(jdbc, "6", "[\"as regular as a click of 92 BPM, and silent between\"]", false);
+    sorted(jdbc, "7", "[\"“sub” may be two things; it is struck\"]", false);
+    sorted(jdbc, "8", "[\"“tom” says drums/tom\", \"but it hardly is struck\"]", false);
+    sorted(jdbc, "9", "[\"“tom” says drums/tom\"]", false);
     for (int revision : List.of(1, 7)) {
       jdbc.sql(
               "insert into print_run (id, mix_id, revision, outputs, state, done, cancel_asked,"
@@ -57,13 +64,35 @@ class MigrationTest {
         .containsExactly("fløyte nær", "floyte naer", "kick zorq");
     assertThat(jdbc.sql("select name from delivered_file order by name").query(String.class).list())
         .as("one content sent twice at the same moment is kept twice, under two names")
-        .containsExactly("Kick.wav", "Kick.wav (again 2)");
+        .startsWith("Kick.wav", "Kick.wav (again 2)");
+    assertThat(
+            jdbc.sql("select sorted_by from delivered_file order by id").query(String.class).list())
+        .as("who sorted, from the reasons that were kept")
+        .containsExactly(
+            "PERSON",
+            "LEARNED",
+            "INSIDE",
+            "SOUND",
+            "SOUND",
+            "NAME_WEIGHED",
+            "NAME",
+            "NAME",
+            "NAME");
     assertThat(jdbc.sql("select id from print_run").query(String.class).list())
         .as("a run of a revision that is not there leads nowhere")
         .containsExactly("p1");
     String kept = jdbc.sql("select document::text from mix_revision").query(String.class).single();
     assertThat(Documents.readTrusted(kept).channels())
         .hasSameSizeAs(Demo.WEATHERVANE.template().channels());
+  }
+
+  private static void sorted(JdbcClient jdbc, String id, String because, boolean byHand) {
+    jdbc.sql(
+            "insert into delivered_file (id, delivery_id, name, received_at, sha256, category,"
+                + " confidence, because, sorted_by_hand)"
+                + " values (?, 'd', ?, now(), 'aa', 'drums', 1, ?::jsonb, ?)")
+        .params(id, "Tom " + id + ".wav", because, byHand)
+        .update();
   }
 
   private static void learned(JdbcClient jdbc, String id, String words, String day) {

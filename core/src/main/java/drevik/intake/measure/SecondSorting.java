@@ -21,7 +21,7 @@ public final class SecondSorting {
    */
   public static Sorting of(String name, Sorting sorted, Inspection found) {
     Sorting byName =
-        sorted.equals(NameSorter.sort(name)) ? SoundTieBreak.of(name, sorted, found) : sorted;
+        sorted.source() == Sorting.Source.NAME ? SoundTieBreak.of(name, sorted, found) : sorted;
     if (byName.confidence() >= Sorting.SURE || !byName.equals(sorted)) {
       return byName;
     }
@@ -31,7 +31,7 @@ public final class SecondSorting {
       List<String> because = new ArrayList<>();
       because.add("the file calls itself “" + inside.get() + "”");
       because.addAll(sorting.because());
-      return new Sorting(sorting.category(), sorting.confidence(), because);
+      return new Sorting(sorting.category(), sorting.confidence(), Sorting.Source.INSIDE, because);
     }
     return byName.category().equals(CategoryTree.UNKNOWN)
         ? SoundSorter.sort(found).orElse(byName)

@@ -32,6 +32,7 @@ public final class SoundSorter {
           new Sorting(
               "click",
               PULSE,
+              Sorting.Source.SOUND,
               List.of(
                   String.format(
                       Locale.ROOT,
@@ -50,7 +51,10 @@ public final class SoundSorter {
     return wide && loud && throughout && full
         ? Optional.of(
             new Sorting(
-                "print", MIX, List.of("wide, loud and full all through, as a finished mix is")))
+                "print",
+                MIX,
+                Sorting.Source.SOUND,
+                List.of("wide, loud and full all through, as a finished mix is")))
         : Optional.empty();
   }
 }

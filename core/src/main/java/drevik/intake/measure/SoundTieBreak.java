@@ -82,6 +82,7 @@ final class SoundTieBreak {
     return new Sorting(
         twofold.second,
         DECIDED,
+        Sorting.Source.SOUND,
         List.of("“" + twofold.words.get(0) + "” may be two things; " + twofold.because));
   }
 
@@ -103,7 +104,7 @@ final class SoundTieBreak {
     because.add(agrees ? "it " + kind + ", as such sounds are" : "but it hardly " + kind);
     double confidence =
         agrees ? Math.max(byName.confidence(), AGREED) : byName.confidence() * DISAGREED;
-    return new Sorting(byName.category(), confidence, because);
+    return new Sorting(byName.category(), confidence, Sorting.Source.NAME_WEIGHED, because);
   }
 
   private static boolean isAny(List<String> families, String category) {

@@ -6,6 +6,8 @@ import drevik.intake.measure.PairFinding;
 import drevik.intake.measure.SwappedSides;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
@@ -46,7 +48,9 @@ class DeliveredFileRow {
   @Column(nullable = false)
   List<String> because;
 
-  boolean sortedByHand;
+  @Enumerated(EnumType.STRING)
+  @Column(nullable = false)
+  Sorting.Source sortedBy;
 
   /** Id of the microphone that it was compared with. */
   @Nullable String beside;
@@ -82,6 +86,15 @@ class DeliveredFileRow {
   final void sort(Sorting sorting) {
     category = sorting.category();
     confidence = sorting.confidence();
+    sortedBy = sorting.source();
     because = sorting.because();
+  }
+
+  Sorting sorting() {
+    return new Sorting(category, confidence, sortedBy, because);
+  }
+
+  boolean isSortedByHand() {
+    return sortedBy == Sorting.Source.PERSON;
   }
 }

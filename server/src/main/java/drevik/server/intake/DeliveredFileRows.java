@@ -29,8 +29,8 @@ interface DeliveredFileRows extends JpaRepository<DeliveredFileRow, String> {
   @Query(
       value =
           "insert into delivered_file (id, delivery_id, name, received_at, fault, category,"
-              + " confidence, because, sorted_by_hand, steps_off)"
-              + " values (?1, ?2, ?3, ?4, ?5, ?6, ?7, '[]', false, '[]')"
+              + " confidence, because, sorted_by, steps_off)"
+              + " values (?1, ?2, ?3, ?4, ?5, ?6, ?7, '[]', 'NAME', '[]')"
               + " on conflict (delivery_id, name) where sha256 is null"
               + " do update set fault = excluded.fault, received_at = excluded.received_at",
       nativeQuery = true)

@@ -1,6 +1,5 @@
 package drevik.server.intake;
 
-import drevik.category.Sorting;
 import drevik.intake.Delivery;
 import drevik.intake.DeliveryComparison;
 import drevik.intake.conform.ConformStep;
@@ -81,8 +80,7 @@ class DeliveryLoader {
         file.name,
         new AudioRef(Objects.toString(file.sha256, ""), file.name),
         file.fault,
-        new Sorting(file.category, file.confidence, file.because),
-        file.sortedByHand,
+        file.sorting(),
         file.fault == null ? found : null,
         file.beside,
         file.pair,

@@ -241,7 +241,7 @@ public record DeliveryView(
         sorting.category(),
         sorting.confidence(),
         sorting.because(),
-        file.sortedByHand(),
+        file.isSortedByHand(),
         delivery.isDoubtful(file.id()),
         file.found() == null ? null : audioView(delivery, file, file.found()),
         delivery.against(file.id()).state(),

@@ -1,6 +1,7 @@
 package drevik.server.intake;
 
 import drevik.category.CategoryTree;
+import drevik.category.Sorting;
 import drevik.intake.conform.ConformStep;
 import drevik.intake.conform.DeadAir;
 import drevik.intake.conform.SeatWish;
@@ -46,15 +47,12 @@ class FileDecisions {
     List<DeliveredFileRow> rows = files.findByDeliveryIdOrderByName(deliveryId);
     List<DeliveredFileRow> meant = rows.stream().filter(row -> fileIds.contains(row.id)).toList();
     for (DeliveredFileRow row : meant) {
-      row.category = category;
-      row.confidence = 1;
-      row.because = List.of("you said so");
-      row.sortedByHand = true;
+      row.sort(Sorting.byHand(category));
     }
     sorting.learn(client, meant.stream().map(row -> row.name).toList(), category);
     LearnedSorting.Known known = sorting.known(client);
     rows.stream()
-        .filter(row -> !row.sortedByHand)
+        .filter(row -> !row.isSortedByHand())
         .forEach(row -> known.of(row.name).ifPresent(row::sort));
   }
 

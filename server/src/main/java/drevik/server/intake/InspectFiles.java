@@ -4,7 +4,6 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import drevik.audio.AudioException;
 import drevik.audio.Container;
 import drevik.audio.Decoder;
-import drevik.category.Sorting;
 import drevik.intake.measure.Inspection;
 import drevik.intake.measure.Inspector;
 import drevik.intake.measure.MeasuredFile;
@@ -142,10 +141,8 @@ public class InspectFiles {
   }
 
   private static void sortAnew(DeliveredFileRow row, Inspection found) {
-    if (!row.sortedByHand) {
-      row.sort(
-          SecondSorting.of(
-              row.name, new Sorting(row.category, row.confidence, row.because), found));
+    if (!row.isSortedByHand()) {
+      row.sort(SecondSorting.of(row.name, row.sorting(), found));
     }
   }
 

@@ -7,20 +7,21 @@ import drevik.server.Ids;
 import drevik.server.NotFound;
 import java.time.Clock;
 import java.util.Collection;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Sorting with what was learned from corrections. A correction holds for names of the same words,
  * numbers and sides left aside: “Zork 2” goes where “Zork L 1” was put, “Zork low” does not.
  */
 @Service
-class LearnedSorting {
+public class LearnedSorting {
   /** A rule as it is shown. */
   record Rule(String id, String words, String category) {}
 
@@ -64,7 +65,8 @@ class LearnedSorting {
   }
 
   private static Sorting learned(String category, String words) {
-    return new Sorting(category, LEARNED, List.of("you put “" + words + "” there before"));
+    return new Sorting(
+        category, LEARNED, Sorting.Source.LEARNED, List.of("you put “" + words + "” there before"));
   }
 
   /** What was learned for names like this one. */
@@ -78,21 +80,49 @@ class LearnedSorting {
 
   /** Remembers a correction; names that have no word of their own teach nothing. */
   void learn(String client, Collection<String> names, String category) {
-    Set<String> words = new LinkedHashSet<>();
+    Map<String, String> taught = new LinkedHashMap<>();
     for (String name : names) {
       String own = wordsOf(name);
       if (!own.isEmpty() && own.length() <= LONGEST_WORDS) {
-        words.add(own);
+        taught.putIfAbsent(own, name);
       }
     }
-    for (SortingRuleRow rule : rules.findByClientAndWordsIn(client, words)) {
+    for (SortingRuleRow rule : rules.findByClientAndWordsIn(client, taught.keySet())) {
       rule.category = category;
-      words.remove(rule.words);
+      rule.at = clock.instant();
+      taught.remove(rule.words);
     }
     rules.saveAll(
-        words.stream()
-            .map(own -> new SortingRuleRow(Ids.next(), client, own, category, clock.instant()))
+        taught.entrySet().stream()
+            .map(
+                one ->
+                    new SortingRuleRow(
+                        Ids.next(),
+                        client,
+                        one.getKey(),
+                        one.getValue(),
+                        category,
+                        clock.instant()))
             .toList());
+  }
+
+  /**
+   * Reads what rules were learned of by the words of today. A word that says nothing by now would
+   * otherwise stand in a rule, and in no name that it is for. Of two that have become the same the
+   * newer one stays; one of which nothing is left stays as it is.
+   */
+  @Transactional
+  public void readAnew() {
+    List<SortingRuleRow> all = rules.findAll(Sort.by("at"));
+    Map<List<String>, SortingRuleRow> newest = new LinkedHashMap<>();
+    for (SortingRuleRow rule : all) {
+      String words = wordsOf(rule.taught);
+      SortingRuleRow read = rule.reading(words.isEmpty() ? rule.words : words);
+      newest.put(List.of(read.client, read.words), read);
+    }
+    // No two may ever have the same words, not even on the way.
+    rules.deleteAllInBatch(all);
+    rules.saveAll(newest.values());
   }
 
   List<Rule> list(String client) {

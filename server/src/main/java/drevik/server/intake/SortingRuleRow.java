@@ -1,5 +1,6 @@
 package drevik.server.intake;
 
+import drevik.server.Ids;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -16,8 +17,13 @@ class SortingRuleRow {
   @Column(nullable = false)
   String client;
 
+  /** Of the name, as the sorter reads it today. */
   @Column(nullable = false)
   String words;
+
+  /** The name that it was learned of; of rules that are older, its words then. */
+  @Column(nullable = false)
+  String taught;
 
   @Column(nullable = false)
   String category;
@@ -29,11 +35,18 @@ class SortingRuleRow {
   @SuppressWarnings("NullAway.Init")
   protected SortingRuleRow() {}
 
-  SortingRuleRow(String id, String client, String words, String category, Instant at) {
+  SortingRuleRow(
+      String id, String client, String words, String taught, String category, Instant at) {
     this.id = id;
     this.client = client;
     this.words = words;
+    this.taught = taught;
     this.category = category;
     this.at = at;
+  }
+
+  /** The same rule, as a row of its own, read by other words. */
+  SortingRuleRow reading(String words) {
+    return new SortingRuleRow(Ids.next(), client, words, taught, category, at);
   }
 }
