@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.openjdk.jmh.runner.RunnerException;
 
 /**
  * Whole-process print benchmark: 64 mono tracks of 60 s, each high-passed and twice equalised,
@@ -29,11 +30,12 @@ import java.util.Map;
  * command line; and the same job by the reference script, in the same run.
  *
  * <p>Arguments: the {@code drevik} script, the reference script, a work folder; or {@code check},
- * for how long line check and coverage take; or {@code reassign}, for how long it takes until all
- * channels follow a changed category map; or {@code song}, the script and a work folder, for how
- * fast the demo song prints; or {@code sort} and a list of labelled names; or {@code edits} and the
- * address of a started application, for how long an edit takes by way of HTTP and in a browser; or
- * {@code page} or {@code line} and that address, for how long pages take here and over a slow line.
+ * for how long line check and coverage take; or {@code loops}, for how long each loop over samples
+ * takes by itself; or {@code reassign}, for how long it takes until all channels follow a changed
+ * category map; or {@code song}, the script and a work folder, for how fast the demo song prints;
+ * or {@code sort} and a list of labelled names; or {@code edits} and the address of a started
+ * application, for how long an edit takes by way of HTTP and in a browser; or {@code page} or
+ * {@code line} and that address, for how long pages take here and over a slow line.
  */
 public final class Main {
   private static final int TRACKS = 64;
@@ -45,9 +47,13 @@ public final class Main {
 
   private Main() {}
 
-  public static void main(String[] args) throws IOException, InterruptedException {
+  public static void main(String[] args) throws IOException, InterruptedException, RunnerException {
     if (args.length == 1 && args[0].equals("check")) {
       CheckBench.run();
+      return;
+    }
+    if (args.length == 1 && args[0].equals("loops")) {
+      LoopsBench.run();
       return;
     }
     if (args.length == 1 && args[0].equals("reassign")) {
@@ -80,7 +86,7 @@ public final class Main {
     }
     if (args.length != 3) {
       System.err.println(
-          "usage: bench check | bench reassign | bench edits URL | bench page URL | bench line URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
+          "usage: bench check | bench loops | bench reassign | bench edits URL | bench page URL | bench line URL | bench sort LIST | bench inspect DREVIK FOLDER | bench song DREVIK FOLDER | bench DREVIK REFERENCE-SCRIPT WORK-FOLDER");
       System.exit(2);
     }
     Path drevik = Path.of(args[0]).toAbsolutePath();

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class BenchTest {
   private static final Pattern SHOWN = Pattern.compile("\\./drevik bench ?([a-z]*)");
   private static final Pattern FIGURE =
-      Pattern.compile("\\d+(\\.\\d+)? (s|ms|%|times)|\\d+ %", Pattern.MULTILINE);
+      Pattern.compile("\\d+(\\.\\d+)? +(s|ms|us/op|%|times)|\\d+ %", Pattern.MULTILINE);
 
   /**
    * In the long tests alone: what reads an hour of audio beside a general tool, which is not on
@@ -37,7 +37,7 @@ class BenchTest {
         said.put(bench, run(work, bench));
       }
     }
-    assertThat(said).containsKeys("check", "edits", "reassign", "song", "sort");
+    assertThat(said).containsKeys("check", "edits", "loops", "reassign", "song", "sort");
     assertThat(said)
         .allSatisfy((bench, says) -> assertThat(says).as(bench).containsPattern(FIGURE));
   }
