@@ -35,6 +35,8 @@ public enum Container {
   }
 
   /**
+   * What kind of file it is, by its first bytes.
+   *
    * @throws AudioException if the file holds no audio that can be read; the message starts with its
    *     name
    */
@@ -47,6 +49,8 @@ public enum Container {
   }
 
   /**
+   * What kind of file begins so.
+   *
    * @param name for the message
    * @param start the file's first {@value #START_BYTES} bytes, or all of them if it has fewer
    * @throws AudioException if this is the start of no audio file that can be read

@@ -14,6 +14,8 @@ public final class Decoder {
   private Decoder() {}
 
   /**
+   * Writes the audio of any file as a WAVE file.
+   *
    * @return the name of the encoding that was decoded, such as “flac”
    * @throws AudioException if there is no audio in the file, or it is damaged
    */

@@ -46,6 +46,8 @@ public final class ListeningCopy implements Closeable {
   }
 
   /**
+   * A copy of a WAVE file.
+   *
    * @throws AudioException if the file is no readable WAVE file
    */
   public static ListeningCopy of(Path wave) {

@@ -110,6 +110,8 @@ public final class NameSorter {
   }
 
   /**
+   * What a name says in a delivery of some kind.
+   *
    * @param path the file's name, with the folders above it if there are any
    * @param kind what the delivery is of that it came with
    */

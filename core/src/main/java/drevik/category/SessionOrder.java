@@ -36,6 +36,8 @@ final class SessionOrder {
   private SessionOrder() {}
 
   /**
+   * Finds the order of the session in names.
+   *
    * @param names in the order in which they came
    * @param families of each; empty where nothing is sure
    * @return places in {@code names}, in the session's order; empty if that cannot be told

@@ -11,6 +11,8 @@ public final class Variety {
   private Variety() {}
 
   /**
+   * Whether names tell enough, of enough families.
+   *
    * @param share how many of the names must be told for sure, 0 to 1
    * @param families of how many families of the category tree these must be
    */

@@ -78,44 +78,19 @@ final class StemsAddUp implements LineCheckRule {
       Set<Way> ways,
       List<Output> holding,
       Set<String> told) {
-    boolean inMix = survey.wired.reaches(channel.id(), mix.id(), ways);
-    for (Output stem : holding) {
-      if (stem.layout() != mix.layout()) {
-        if (told.add(stem.id())) {
-          survey.report(
-              Rule.STEMS_DIFFER,
-              Severity.WRONG,
-              List.of(stem.id(), mix.id()),
-              "Stem “"
-                  + stem.name()
-                  + "” is "
-                  + stem.layout()
-                  + " and its mix “"
-                  + mix.name()
-                  + "” is "
-                  + mix.layout()
-                  + ".",
-              ChangeMix.output(stem.id(), OutputField.LAYOUT, mix.layout()));
-        }
-        return;
-      }
-    }
-    if (isTheirSum(survey.wired, channel, mix, holding, ways) && holding.size() < 2) {
-      asItStands(survey, set, mix, channel, ways);
+    if (hasAnotherLayout(survey, mix, holding, told)) {
       return;
     }
-    if (inMix && holding.isEmpty()) {
+    boolean inMix = survey.wired.reaches(channel.id(), mix.id(), ways);
+    if (isTheirSum(survey.wired, channel, mix, holding, ways) && holding.size() < 2) {
+      asItStands(survey, set, mix, channel, ways);
+    } else if (inMix && holding.isEmpty()) {
       survey.report(
           Rule.IN_NO_STEM,
           Severity.WRONG,
           List.of(channel.id(), mix.id()),
-          "“"
-              + channel.name()
-              + "” is in “"
-              + mix.name()
-              + "” and in no stem of “"
-              + set.name()
-              + "”.",
+          "“%s” is in “%s” and in no stem of “%s”."
+              .formatted(channel.name(), mix.name(), set.name()),
           intoAStem(survey, channel, stems),
           aStemOfItsOwn(survey, set, mix, channel));
     } else if (holding.size() > 1) {
@@ -123,34 +98,44 @@ final class StemsAddUp implements LineCheckRule {
           Rule.IN_TWO_STEMS,
           Severity.WRONG,
           List.of(channel.id(), holding.get(0).id(), holding.get(1).id()),
-          "“"
-              + channel.name()
-              + "” is in "
-              + holding.size()
-              + " stems of “"
-              + set.name()
-              + "”: "
-              + String.join(", ", holding.stream().map(Output::name).toList())
-              + ".",
+          "“%s” is in %d stems of “%s”: %s."
+              .formatted(
+                  channel.name(),
+                  holding.size(),
+                  set.name(),
+                  String.join(", ", holding.stream().map(Output::name).toList())),
           outOfAStem(survey, channel, stems));
     } else {
       survey.report(
           Rule.STEMS_DIFFER,
           Severity.WRONG,
           List.of(channel.id(), mix.id()),
-          "“"
-              + channel.name()
-              + "” is "
-              + (inMix ? "at another level or place" : "not")
-              + " in “"
-              + mix.name()
-              + "” "
-              + (inMix ? "than" : "but")
-              + " in stem “"
-              + holding.get(0).name()
-              + "”.",
+          (inMix
+                  ? "“%s” is at another level or place in “%s” than in stem “%s”."
+                  : "“%s” is not in “%s” but in stem “%s”.")
+              .formatted(channel.name(), mix.name(), holding.get(0).name()),
           sameTap(survey, mix, holding.get(0), channel, ways));
     }
+  }
+
+  /** Said once of each stem: what is laid out otherwise cannot be compared. */
+  private static boolean hasAnotherLayout(
+      Survey survey, Output mix, List<Output> holding, Set<String> told) {
+    for (Output stem : holding) {
+      if (stem.layout() != mix.layout()) {
+        if (told.add(stem.id())) {
+          survey.report(
+              Rule.STEMS_DIFFER,
+              Severity.WRONG,
+              List.of(stem.id(), mix.id()),
+              "Stem “%s” is %s and its mix “%s” is %s."
+                  .formatted(stem.name(), stem.layout(), mix.name(), mix.layout()),
+              ChangeMix.output(stem.id(), OutputField.LAYOUT, mix.layout()));
+        }
+        return true;
+      }
+    }
+    return false;
   }
 
   /** What is wired rightly may still differ as faders and mutes stand. */

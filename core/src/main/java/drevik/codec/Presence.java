@@ -16,6 +16,8 @@ public final class Presence {
   private Presence() {}
 
   /**
+   * What was read, if all of it is there.
+   *
    * @param what what it is called where it is missing itself
    * @throws Refused naming the first part that is missing, with the way to it
    */

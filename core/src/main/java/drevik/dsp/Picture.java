@@ -16,11 +16,15 @@ public record Picture(Axis x, Axis y, List<Trace> lines, boolean stems, List<Han
   private static final int POINTS = 241;
 
   /**
+   * One of the two axes.
+   *
    * @param unit of {@code from} and {@code to}
    */
   public record Axis(String label, String unit, double from, double to, Parameter.Scale scale) {}
 
   /**
+   * One of the curves.
+   *
    * @param label what tells it from the others; empty where there is one
    */
   public record Trace(String label, List<Point> points) {

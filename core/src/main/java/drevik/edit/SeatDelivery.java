@@ -80,6 +80,8 @@ public record SeatDelivery(
     }
 
     /**
+     * The same seating at another gain.
+     *
      * @param gainDb of every clip, dB
      */
     public Seating withGainDb(double gainDb) {

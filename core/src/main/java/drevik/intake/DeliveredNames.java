@@ -19,6 +19,8 @@ public final class DeliveredNames {
   private DeliveredNames() {}
 
   /**
+   * Names that a delivery may bring.
+   *
    * @throws Refused if the name points outside its delivery or cannot be shown
    */
   public static void requireSound(String name) {

@@ -35,6 +35,8 @@ public record DeliveryComparison(Map<String, Against> states, List<String> missi
   }
 
   /**
+   * How a file stands to what came before.
+   *
    * @param earlier id of the file that it is the same as, or a new version of; null for a new one
    */
   public record Against(State state, @Nullable String earlier) {}
@@ -47,6 +49,8 @@ public record DeliveryComparison(Map<String, Against> states, List<String> missi
           "(?i)[ _.\\-]*(v\\d{1,3}|rev\\d{1,3}|\\d{4}-\\d{2}-\\d{2}|\\d{8}|fixed|new)$");
 
   /**
+   * Compares files with those of earlier deliveries.
+   *
    * @param earlier deliveries before, the newest first
    */
   public static DeliveryComparison of(List<Known> files, List<List<Known>> earlier) {

@@ -24,6 +24,8 @@ public final class Unpacker {
   /** Where the files of a zip go. */
   public interface Receiver {
     /**
+     * Takes one file.
+     *
      * @param name with its folders, those of the zips around it included
      * @throws AudioException if it cannot be used; it is refused then, and the others go on
      */
@@ -67,6 +69,8 @@ public final class Unpacker {
   }
 
   /**
+   * Hands on every file of a zip, and of the zips in it.
+   *
    * @param name of the zip; its files stand in a folder of that name
    * @throws AudioException if it is damaged as a whole, or unpacks to so much that it must be
    *     hostile; what was handed on before stays

@@ -7,6 +7,8 @@ import java.nio.file.Path;
 @FunctionalInterface
 public interface AudioLocator {
   /**
+   * Where the file of some audio lies.
+   *
    * @throws AudioException if the audio is not there, saying where it was looked for
    */
   Path locate(AudioRef audio);

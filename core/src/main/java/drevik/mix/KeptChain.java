@@ -58,6 +58,8 @@ public record KeptChain(String name, String category, String purpose, List<Inser
   }
 
   /**
+   * The same chain by another name.
+   *
    * @throws Refused if it may not be called that
    */
   public KeptChain called(String other) {

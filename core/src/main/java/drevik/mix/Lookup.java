@@ -8,6 +8,8 @@ public final class Lookup {
   private Lookup() {}
 
   /**
+   * What must be there.
+   *
    * @throws NullPointerException with the key's name if nothing is there
    */
   public static <K, V> V in(Map<K, V> map, K key) {

@@ -22,6 +22,8 @@ public class Refused extends RuntimeException {
   }
 
   /**
+   * Something is refused because of one thing.
+   *
    * @param subject id of the channel, output, file … that it is about
    */
   public static Refused about(String subject, String message) {

@@ -115,6 +115,8 @@ public final class Validity {
   }
 
   /**
+   * A kept map that may be used.
+   *
    * @throws Refused if the map is of another version, or says what no map may
    */
   public static void require(NamedMap map) {

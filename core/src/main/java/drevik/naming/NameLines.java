@@ -20,6 +20,8 @@ public final class NameLines {
   private NameLines() {}
 
   /**
+   * All names that lines stand for.
+   *
    * @throws Refused if a range runs backwards, a list has a gap, there is no name or too many
    */
   public static List<String> expand(List<String> lines) {

@@ -53,6 +53,8 @@ public final class NamedChannels {
   }
 
   /**
+   * Channels as their names say.
+   *
    * @param ids one for each name, new to the Mix
    */
   public static List<NamedChannel> of(Mix mix, List<String> names, List<String> ids, Said said) {

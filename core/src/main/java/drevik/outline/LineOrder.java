@@ -15,6 +15,8 @@ final class LineOrder {
   private LineOrder() {}
 
   /**
+   * Puts what was moved in the text where it stands now.
+   *
    * @param mix ids in the order of the Mix
    * @param before ids in the order of lines before
    * @param entries lines now

@@ -33,6 +33,8 @@ public final class OutlineCompletion {
   }
 
   /**
+   * What may be written at a place.
+   *
    * @param line from 1
    * @param column in characters of the line, from 0
    * @return empty where only a name of one's own can stand

@@ -39,6 +39,8 @@ public record EditPreview(
     List<String> removed) {
 
   /**
+   * What an edit would do.
+   *
    * @throws drevik.mix.Refused if the edit cannot be made
    */
   public static EditPreview of(Mix before, Edit edit) {

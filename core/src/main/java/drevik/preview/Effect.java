@@ -26,6 +26,8 @@ public final class Effect {
   }
 
   /**
+   * What an edit does to a Mix.
+   *
    * @throws drevik.mix.Refused if the edit cannot be made
    */
   public static Effect of(Mix before, Edit edit) {

@@ -6,6 +6,8 @@ public interface Progress {
   Progress NONE = done -> true;
 
   /**
+   * Told after each step.
+   *
    * @param done 0 to 1
    * @return false to cancel
    */

@@ -15,6 +15,8 @@ final class Stage {
   @FunctionalInterface
   interface Work {
     /**
+     * Computes one block.
+     *
      * @param at frames since the start of the run
      */
     void process(long at, int frames);

@@ -10,6 +10,8 @@ public final class FileAnswer {
   private FileAnswer() {}
 
   /**
+   * An answer that browsers save as a file.
+   *
    * @param name of the file, with its ending
    */
   public static ResponseEntity<String> of(String name, String document) {

@@ -73,6 +73,8 @@ public final class Conforming {
   }
 
   /**
+   * How files become what a Mix takes.
+   *
    * @param deadAir what of the files is cut away
    */
   public static Conforming of(Mix mix, DeadAir deadAir, List<Source> sources) {

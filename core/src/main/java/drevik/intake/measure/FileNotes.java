@@ -13,6 +13,8 @@ public final class FileNotes {
   private FileNotes() {}
 
   /**
+   * What a person should know of a measured file.
+   *
    * @param sampleRate of the Mix that it was delivered to, Hz
    */
   public static List<String> of(Inspection found, int sampleRate) {
@@ -109,6 +111,8 @@ public final class FileNotes {
   }
 
   /**
+   * What is said of swapped sides.
+   *
    * @param other name of the recording that the sides stand the other way round than
    */
   public static String ofSwapped(String other, SwappedSides swapped) {

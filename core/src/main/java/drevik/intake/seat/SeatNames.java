@@ -33,6 +33,8 @@ public final class SeatNames {
   }
 
   /**
+   * How seats are named that a delivery brings.
+   *
    * @param pattern null for {@link #BY_FILE}
    * @param names of all files of the delivery
    */
@@ -41,6 +43,8 @@ public final class SeatNames {
   }
 
   /**
+   * Patterns that may be used.
+   *
    * @throws Refused if a pattern has a placeholder that means nothing, or none at all
    */
   public static void requireSound(String pattern) {

@@ -59,6 +59,8 @@ public final class SeatPicture {
   private SeatPicture() {}
 
   /**
+   * Seats as they will be, with what comes onto each.
+   *
    * @param after the Mix as it is once the plan has been carried out
    */
   public static List<Seat> of(Mix mix, SeatingPlan plan, Mix after) {

@@ -77,6 +77,8 @@ public record SeatingPlan(
   }
 
   /**
+   * The edit that carries the plan out.
+   *
    * @param deliveredBy whom the delivery came from; null where nobody said
    */
   public SeatDelivery toEdit(String deliveryName, @Nullable String deliveredBy) {

@@ -22,6 +22,8 @@ public record SessionTimes(long startFrame, long endFrame, double tempo) {
   static final double TAIL_SECONDS = 3;
 
   /**
+   * When the material of a session begins and ends.
+   *
    * @param seated the Mix with the delivery on its seats
    * @return empty if nothing is seated
    */

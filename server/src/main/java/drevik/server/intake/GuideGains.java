@@ -27,6 +27,8 @@ class GuideGains {
   }
 
   /**
+   * Gains for what is seated, as its guide says.
+   *
    * @param since a revision: seats whose guide is what it was then are left alone; null for all
    */
   @Transactional(readOnly = true)

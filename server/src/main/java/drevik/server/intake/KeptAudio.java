@@ -16,6 +16,8 @@ public class KeptAudio {
   }
 
   /**
+   * Kept audio is as long as when it came.
+   *
    * @throws AudioException if it is shorter or longer than it was
    */
   public void requireWhole(String sha256, Path file) throws IOException {

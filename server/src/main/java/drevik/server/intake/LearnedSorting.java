@@ -121,7 +121,7 @@ public class LearnedSorting {
       newest.put(List.of(read.client, read.words), read);
     }
     // No two may ever have the same words, not even on the way.
-    rules.deleteAllInBatch(all);
+    rules.deleteAllInBatch();
     rules.saveAll(newest.values());
   }
 

@@ -12,6 +12,8 @@ public class DiskSpace {
   private volatile long spare = SPARE;
 
   /**
+   * Says how much room is left alone.
+   *
    * @param bytes left free for the database, which must always be able to write; 50 MB unless said
    */
   public void leaveFree(long bytes) {
@@ -24,6 +26,8 @@ public class DiskSpace {
   }
 
   /**
+   * Asks for room before something is written.
+   *
    * @param bytes that are going to be written; a figure below 0 means that nobody knows
    * @param what they are: “the file”
    * @throws NoRoom if they do not fit beside what the database needs

@@ -135,6 +135,8 @@ class BoundedBodies extends OncePerRequestFilter {
   /** Looks on while a body is read. */
   interface Watch {
     /**
+     * Told of what has come.
+     *
      * @param bytes that have come since the last call
      * @throws BadBody if this cannot go on
      */
