@@ -501,7 +501,9 @@ function Findings({
       {report.notCompared.map((set) => (
         <p key={set.stemSet} className="mt-2">
           <b className="font-semibold">{set.name}</b> were not compared with the mix:{" "}
-          {set.missing.join(", ")} {set.missing.length === 1 ? "was" : "were"} not printed.
+          {set.missing.length === 0
+            ? "all of these files are silent."
+            : `${set.missing.join(", ")} ${set.missing.length === 1 ? "was" : "were"} not printed.`}
         </p>
       ))}
       {report.nullTests.map((test) => (

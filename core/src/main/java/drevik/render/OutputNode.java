@@ -79,6 +79,11 @@ final class OutputNode {
     }
   }
 
+  /** Whether nothing has been heard so far. */
+  boolean isSilent() {
+    return peaks.samplePeakDbfs() <= Shape.SILENCE_DBFS;
+  }
+
   /** To be asked once, when all is written and before the file is closed: its tags tell it too. */
   PrintReport.Measured measured() {
     PrintReport.Measured measured =

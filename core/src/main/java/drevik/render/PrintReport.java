@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param wallSeconds how long the run took
  * @param sources what was wrong with the audio that was played
  * @param passedBy processors that this program does not have and that passed audio as it was
- * @param notCompared stem sets of which not all files were printed
+ * @param notCompared stem sets of which not all files were printed, or all are silent
  */
 public record PrintReport(
     String mix,
@@ -138,7 +138,8 @@ public record PrintReport(
   /**
    * A stem set that was not held to its mix.
    *
-   * @param missing names of its files that were not printed
+   * @param missing names of its files that were not printed; empty if all of them are silent, so
+   *     that there was nothing to compare
    */
   public record NotCompared(String stemSet, String name, List<String> missing) {
     public NotCompared {

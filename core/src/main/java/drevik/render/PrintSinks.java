@@ -30,8 +30,16 @@ import java.util.stream.Stream;
 
 /** What listens to a Mix when it is printed: files with their measurements, and null tests. */
 final class PrintSinks implements Closeable {
+  /** A stem set, and its files with that of its mix. */
+  private record Comparison(StemSet set, NullNode node, List<OutputNode> files) {
+    /** Silence adds up to silence, which proves nothing. */
+    boolean isSilent() {
+      return files.stream().allMatch(OutputNode::isSilent);
+    }
+  }
+
   private final List<OutputNode> outputs = new ArrayList<>();
-  private final List<NullNode> nullTests = new ArrayList<>();
+  private final List<Comparison> comparisons = new ArrayList<>();
   private final List<WavWriter> writers = new ArrayList<>();
   private final List<Path> files = new ArrayList<>();
   private final List<Stage> stages = new ArrayList<>();
@@ -153,8 +161,14 @@ final class PrintSinks implements Closeable {
   }
 
   /** Stem sets of which not all is printed. */
+  /** Of which files were missing, or of which there was nothing to compare; after the run. */
   List<PrintReport.NotCompared> notCompared() {
-    return notCompared;
+    return Stream.concat(
+            notCompared.stream(),
+            comparisons.stream()
+                .filter(Comparison::isSilent)
+                .map(one -> notCompared(one.set(), List.of())))
+        .toList();
   }
 
   List<Stage> stages() {
@@ -224,7 +238,10 @@ final class PrintSinks implements Closeable {
   }
 
   List<PrintReport.NullTest> nullTests() {
-    return Stream.concat(nullTests.stream().map(NullNode::report), incomparable.stream()).toList();
+    return Stream.concat(
+            comparisons.stream().filter(one -> !one.isSilent()).map(one -> one.node().report()),
+            incomparable.stream())
+        .toList();
   }
 
   private void open(Output output, Path folder) {
@@ -310,7 +327,8 @@ final class PrintSinks implements Closeable {
     NullNode node = new NullNode(set, mix.sampleRate(), blockSize, skip, span.frames());
     node.add(whole, -1, latest - wiring.latencyOf(whole.output));
     stems.forEach(stem -> node.add(stem, 1, latest - wiring.latencyOf(stem.output)));
-    nullTests.add(node);
+    comparisons.add(
+        new Comparison(set, node, Stream.concat(Stream.of(whole), stems.stream()).toList()));
     runFrames = Math.max(runFrames, skip + span.frames());
     List<Stage> read = new ArrayList<>(List.of(Lookup.in(writing, set.mixOutput())));
     set.stems().forEach(id -> read.add(Lookup.in(writing, id)));

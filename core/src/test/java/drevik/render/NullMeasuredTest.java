@@ -9,6 +9,7 @@ import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
 import drevik.audio.WavReader;
 import drevik.audio.WavWriter;
+import drevik.deliver.Shape;
 import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
 import drevik.mix.Output;
@@ -81,7 +82,17 @@ class NullMeasuredTest {
             PrintOptions.all(),
             folder.resolve("print"),
             Progress.NONE);
+    boolean silent =
+        report.files().stream()
+            .allMatch(f -> f.samplePeakDbfs() == null || f.samplePeakDbfs() <= Shape.SILENCE_DBFS);
+    if (report.nullTests().isEmpty()) {
+      assertThat(silent).isTrue();
+      assertThat(report.notCompared())
+          .containsExactly(new PrintReport.NotCompared("set", "Set", List.of()));
+      return;
+    }
     PrintReport.NullTest test = report.nullTests().get(0);
+    assertThat(silent && test.why() == null).as("compared with nothing").isFalse();
     boolean sameLayout =
         mix.outputs().stream().allMatch(o -> o.layout() == mix.outputs().get(0).layout());
     assertThat(test.why() == null).isEqualTo(sameLayout);

@@ -241,6 +241,11 @@ class PrintProofTest {
     assertThat(part.notCompared())
         .containsExactly(new PrintReport.NotCompared("stems", "Stems", List.of("mix")));
     assertThat(print(mix, PrintOptions.all()).notCompared()).isEmpty();
+    write("n.wav", Layout.MONO, FRAMES, noise(1, 0));
+    PrintReport silent = print(mix, PrintOptions.all());
+    assertThat(silent.nullTests()).as("silence adds up to silence, which proves nothing").isEmpty();
+    assertThat(silent.notCompared())
+        .containsExactly(new PrintReport.NotCompared("stems", "Stems", List.of()));
   }
 
   @Test
