@@ -15,14 +15,12 @@ import java.util.Set;
  * Things are told apart by their ids, not by their names.
  */
 public final class Effect {
-  private final Changes<Mix> forth;
-  private final Changes<Mix> back;
-  private final Set<String> words;
+  private final Mix before;
+  private final Mix after;
 
   private Effect(Mix before, Mix after) {
-    forth = Changes.between(MixField.ALL, before, after);
-    back = Changes.between(MixField.ALL, after, before);
-    words = new LinkedHashSet<>(Differences.between(before, after));
+    this.before = before;
+    this.after = after;
   }
 
   /**
@@ -38,15 +36,29 @@ public final class Effect {
    * How this one differs from the one that somebody has seen, in words; empty if it is the same.
    */
   public List<String> differsFrom(Effect seen) {
-    if (forth.equals(seen.forth) && back.equals(seen.back)) {
+    if (isSame(seen)) {
       return List.of();
     }
+    Set<String> words = words();
+    Set<String> seenWords = seen.words();
     List<String> other = new ArrayList<>();
-    words.stream().filter(line -> !seen.words.contains(line)).forEach(other::add);
-    seen.words.stream()
+    words.stream().filter(line -> !seenWords.contains(line)).forEach(other::add);
+    seenWords.stream()
         .filter(line -> !words.contains(line))
         .map(line -> "no longer " + line)
         .forEach(other::add);
     return other.isEmpty() ? List.of("the same of others of these names") : other;
+  }
+
+  /** What it was is compared too: who sees a fader go from −3 dB to 0 does not mean one at −9. */
+  private boolean isSame(Effect other) {
+    return Changes.between(MixField.ALL, before, after)
+            .equals(Changes.between(MixField.ALL, other.before, other.after))
+        && Changes.between(MixField.ALL, after, before)
+            .equals(Changes.between(MixField.ALL, other.after, other.before));
+  }
+
+  private Set<String> words() {
+    return new LinkedHashSet<>(Differences.between(before, after));
   }
 }
