@@ -2,7 +2,7 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { FormDialog, TextLine } from "./FormDialog";
+import { FormDialog, Select, TextLine } from "./FormDialog";
 import { useState } from "react";
 
 function Form({ onClose }: { onClose: () => void }) {
@@ -68,5 +68,45 @@ describe("a form", () => {
     await userEvent.type(screen.getByLabelText("Name"), "Three names");
     await userEvent.click(screen.getByRole("button", { name: "Cancel" }));
     expect(onClose).toHaveBeenCalledTimes(1);
+  });
+
+  it("keeps what is chosen in a list, though an answer comes between the choice's two events", async () => {
+    const chosen = vi.fn();
+    let answer: (choices: string[]) => void = () => undefined;
+    function Listed() {
+      const [choices, setChoices] = useState(["first", "second"]);
+      answer = setChoices;
+      return (
+        <FormDialog
+          title="A form"
+          description="It asks."
+          does="Do it"
+          onSubmit={() => undefined}
+          onClose={() => undefined}
+        >
+          <Select
+            label="One of"
+            value="first"
+            choices={choices.map((id) => ({ id, label: id }))}
+            onChange={chosen}
+          />
+        </FormDialog>
+      );
+    }
+    render(<Listed />);
+    const list = screen.getByLabelText<HTMLSelectElement>("One of");
+    // As a browser does it, and not as one step of a test: what waits is drawn in between.
+    vi.stubGlobal("IS_REACT_ACT_ENVIRONMENT", false);
+    try {
+      answer(["first", "second", "third"]);
+      list.value = "second";
+      list.dispatchEvent(new Event("input", { bubbles: true }));
+      await Promise.resolve();
+      list.dispatchEvent(new Event("change", { bubbles: true }));
+      expect(chosen).toHaveBeenCalledWith("second");
+      await screen.findByRole("option", { name: "third" });
+    } finally {
+      vi.unstubAllGlobals();
+    }
   });
 });

@@ -74,7 +74,9 @@ export function FormDialog(props: Props) {
       <form
         ref={form}
         aria-busy={asking}
-        onInput={() => {
+        // Not at “input”, which a list sends before “change”: what were drawn between the two would
+        // put the list back to what it was, and the choice would be lost.
+        onChange={() => {
           setTouched(true);
           setLeaving(false);
         }}
