@@ -3,7 +3,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { FormDialog, Select, TextLine } from "./FormDialog";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 
 function Form({ onClose }: { onClose: () => void }) {
   const [name, setName] = useState("");
@@ -72,10 +72,9 @@ describe("a form", () => {
 
   it("keeps what is chosen in a list, though an answer comes between the choice's two events", async () => {
     const chosen = vi.fn();
-    let answer: (choices: string[]) => void = () => undefined;
-    function Listed() {
+    const Listed = ({ answered }: { answered: Map<string, (choices: string[]) => void> }) => {
       const [choices, setChoices] = useState(["first", "second"]);
-      answer = setChoices;
+      useEffect(() => void answered.set("choices", setChoices));
       return (
         <FormDialog
           title="A form"
@@ -92,13 +91,14 @@ describe("a form", () => {
           />
         </FormDialog>
       );
-    }
-    render(<Listed />);
+    };
+    const answered = new Map<string, (choices: string[]) => void>();
+    render(<Listed answered={answered} />);
     const list = screen.getByLabelText<HTMLSelectElement>("One of");
     // As a browser does it, and not as one step of a test: what waits is drawn in between.
     vi.stubGlobal("IS_REACT_ACT_ENVIRONMENT", false);
     try {
-      answer(["first", "second", "third"]);
+      answered.get("choices")?.(["first", "second", "third"]);
       list.value = "second";
       list.dispatchEvent(new Event("input", { bubbles: true }));
       await Promise.resolve();
