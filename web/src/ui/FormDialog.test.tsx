@@ -74,7 +74,7 @@ describe("a form", () => {
     const chosen = vi.fn();
     const Listed = ({ answered }: { answered: Map<string, (choices: string[]) => void> }) => {
       const [choices, setChoices] = useState(["first", "second"]);
-      useEffect(() => void answered.set("choices", setChoices));
+      useEffect(() => void answered.set("choices", setChoices), [answered]);
       return (
         <FormDialog
           title="A form"
