@@ -53,6 +53,7 @@ export type PrintView = Schemas["PrintView"];
 export type Printed = Schemas["Printed"];
 export type PrintReport = Schemas["PrintReport"];
 export type Knowledge = Schemas["Knowledge"];
+export type KnownField = Schemas["KnownField"];
 export type Finding = Schemas["Finding"];
 export type CheckChange = Schemas["CheckChange"];
 export type CoverageCell = Schemas["Cell"];

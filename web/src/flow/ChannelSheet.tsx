@@ -1,19 +1,12 @@
 import type { ReactNode } from "react";
 import type { Channel, ChannelChanges, Edit, MixView, SendChanges } from "../api/client";
 import { useKnowledge } from "../resources/knowledge";
-import { db, plural, signed } from "../ui/format";
+import { plural, signed } from "../ui/format";
 import { choices, Select } from "../ui/FormDialog";
-import { NumberField } from "../ui/NumberField";
+import { FigureField } from "./FigureField";
 import { TextField } from "../ui/TextField";
 import { Toggle } from "../ui/Toggle";
-import {
-  BackField,
-  HeightField,
-  ImageField,
-  LfeField,
-  PanField,
-  PositionLine,
-} from "./PositionFields";
+import { ImageField, LfeField, PlaceField, PositionLine } from "./PositionFields";
 import { roomOf, roomOfChannel } from "./position";
 import { outputsReached } from "./reach";
 import { ChainOf } from "./ChainOf";
@@ -80,45 +73,30 @@ export function ChannelSheet({ view, channel, others, onEdit, onAct }: Props) {
           {because && <em className="ml-1.5 text-tiny text-ink-3 not-italic">{because}</em>}
         </Fact>
         <Fact term="Trim">
-          <NumberField
-            label="Trim"
-            value={channel.trimDb}
-            show={signed}
-            reads="DECIBELS"
-            unit="dB"
-            least={-60}
-            most={60}
-            step={0.5}
-            onChange={set("trimDb")}
-          />
+          <FigureField of="Channel" id="trimDb" value={channel.trimDb} onChange={set("trimDb")} />
         </Fact>
         <Fact term="Fader">
-          <NumberField
-            label="Fader"
+          <FigureField
+            of="Channel"
+            id="faderDb"
             value={channel.faderDb}
-            show={db}
-            reads="DECIBELS"
-            unit="dB"
-            least={-144}
-            most={24}
-            step={0.5}
             onChange={set("faderDb")}
           />
         </Fact>
         <Fact term={wide && !channel.wholeImage ? "Balance" : "Pan"}>
           <span className="flex flex-wrap items-baseline gap-x-2">
-            <PanField place={channel} onChange={change} />
+            <PlaceField id="pan" place={channel} onChange={change} />
             {(wide || channel.wholeImage) && <ImageField place={channel} onChange={change} />}
           </span>
         </Fact>
         {(room.surround || channel.frontBack > 0) && (
           <Fact term="Position">
-            <BackField place={channel} onChange={change} />
+            <PlaceField id="frontBack" place={channel} onChange={change} />
           </Fact>
         )}
         {(room.heights || channel.height > 0) && (
           <Fact term="Height">
-            <HeightField place={channel} onChange={change} />
+            <PlaceField id="height" place={channel} onChange={change} />
           </Fact>
         )}
         {(room.lfe || channel.lfeDb != null) && (
@@ -231,15 +209,11 @@ function Senders({ view, channel, onEdit }: SendersProps) {
   const alone = senders.filter(({ send }) => send.destinations.length === 1);
   const levels = new Set(alone.map(({ send }) => send.levelDb));
   const level = (label: string, value: number, channels: string[], destinations: string[]) => (
-    <NumberField
+    <FigureField
+      of="Send"
+      id="levelDb"
       label={label}
       value={value}
-      show={db}
-      reads="DECIBELS"
-      unit="dB"
-      least={-144}
-      most={24}
-      step={0.5}
       onChange={(levelDb) => onEdit({ edit: "set-send", channels, destinations, set: { levelDb } })}
     />
   );
@@ -311,15 +285,11 @@ function Sends({ view, channel, name, onEdit, onAct }: SendsProps) {
               </label>
               <span className="flex items-baseline justify-between gap-2 pl-5 text-small text-ink-2">
                 {send.tap}
-                <NumberField
+                <FigureField
+                  of="Send"
+                  id="levelDb"
                   label={`Level of the send to ${to}`}
                   value={send.levelDb}
-                  show={db}
-                  reads="DECIBELS"
-                  unit="dB"
-                  least={-144}
-                  most={24}
-                  step={0.5}
                   onChange={(levelDb) => set({ levelDb })}
                 />
                 <button

@@ -1,6 +1,6 @@
-import { db, frontBack, height, pan } from "../ui/format";
-import { NumberField } from "../ui/NumberField";
+import { SILENCE } from "../ui/format";
 import { Toggle } from "../ui/Toggle";
+import { FigureField } from "./FigureField";
 import type { Room } from "./position";
 
 /** What says where something stands. */
@@ -20,47 +20,24 @@ interface Props {
   onChange: (set: Partial<Place>) => unknown;
 }
 
-export function PanField({ of = "", place, onChange }: Omit<Props, "room">) {
-  return (
-    <NumberField
-      label={`Pan${of}, from left to right`}
-      value={place.pan}
-      show={pan}
-      reads="PAN"
-      least={-1}
-      most={1}
-      step={0.01}
-      onChange={(value) => onChange({ pan: value })}
-    />
-  );
-}
+/** What each figure of a place is called beside it, before what it is of. */
+const SPOKEN = {
+  pan: (of: string) => `Pan${of}, from left to right`,
+  frontBack: (of: string) => `Position${of}, from front to surround`,
+  height: (of: string) => `Height${of}, from the ear upwards`,
+};
 
-export function BackField({ of = "", place, onChange }: Omit<Props, "room">) {
-  return (
-    <NumberField
-      label={`Position${of}, from front to surround`}
-      value={place.frontBack}
-      show={frontBack}
-      reads="FRONT_BACK"
-      least={0}
-      most={1}
-      step={0.01}
-      onChange={(value) => onChange({ frontBack: value })}
-    />
-  );
-}
+type Spoken = keyof typeof SPOKEN;
 
-export function HeightField({ of = "", place, onChange }: Omit<Props, "room">) {
+/** One of the figures that say where something stands. */
+export function PlaceField({ id, of = "", place, onChange }: Omit<Props, "room"> & { id: Spoken }) {
   return (
-    <NumberField
-      label={`Height${of}, from the ear upwards`}
-      value={place.height}
-      show={height}
-      reads="HEIGHT"
-      least={0}
-      most={1}
-      step={0.01}
-      onChange={(value) => onChange({ height: value })}
+    <FigureField
+      of="Channel"
+      id={id}
+      label={SPOKEN[id](of)}
+      value={place[id]}
+      onChange={(value) => onChange({ [id]: value })}
     />
   );
 }
@@ -78,18 +55,15 @@ export function ImageField({ of = "", place, onChange }: Omit<Props, "room">) {
   );
 }
 
+/** How loud it goes into the LFE; silent is not at all. */
 export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
   return (
-    <NumberField
+    <FigureField
+      of="Channel"
+      id="lfeDb"
       label={`Level${of} into the LFE`}
-      value={place.lfeDb ?? -144}
-      show={db}
-      reads="DECIBELS"
-      unit="dB"
-      least={-144}
-      most={24}
-      step={0.5}
-      onChange={(value) => onChange({ lfeDb: value <= -144 ? null : value })}
+      value={place.lfeDb ?? SILENCE}
+      onChange={(value) => onChange({ lfeDb: value <= SILENCE ? null : value })}
     />
   );
 }
@@ -98,12 +72,12 @@ export function LfeField({ of = "", place, onChange }: Omit<Props, "room">) {
 export function PositionLine({ room, wide, ...rest }: Props & { wide: boolean }) {
   return (
     <span className="flex flex-wrap items-baseline gap-x-2 pl-5 text-small text-ink-2">
-      Pan <PanField {...rest} />
+      Pan <PlaceField id="pan" {...rest} />
       {(wide || rest.place.wholeImage) && <ImageField {...rest} />}
-      {(room.surround || rest.place.frontBack > 0) && <BackField {...rest} />}
+      {(room.surround || rest.place.frontBack > 0) && <PlaceField id="frontBack" {...rest} />}
       {(room.heights || rest.place.height > 0) && (
         <span className="flex items-baseline gap-1">
-          Height <HeightField {...rest} />
+          Height <PlaceField id="height" {...rest} />
         </span>
       )}
       {(room.lfe || rest.place.lfeDb != null) && (

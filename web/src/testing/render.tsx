@@ -41,6 +41,15 @@ const knowledge: Knowledge = {
     { id: "output", label: "Sent to" },
     { id: "sends", label: "Send" },
   ],
+  fields: [
+    { of: "Channel", id: "trimDb", label: "Trim", unit: "DECIBELS", least: -60, most: 60 },
+    { of: "Channel", id: "faderDb", label: "Fader", unit: "DECIBELS", least: -144, most: 24 },
+    { of: "Channel", id: "pan", label: "Pan", unit: "PAN", least: -1, most: 1 },
+    { of: "Channel", id: "frontBack", label: "Back", unit: "FRONT_BACK", least: 0, most: 1 },
+    { of: "Channel", id: "height", label: "Height", unit: "HEIGHT", least: 0, most: 1 },
+    { of: "Channel", id: "lfeDb", label: "LFE", unit: "DECIBELS", least: -144, most: 24 },
+    { of: "Send", id: "levelDb", label: "Level", unit: "DECIBELS", least: -144, most: 24 },
+  ],
   layouts: [
     { id: "mono", surround: false, heights: false, lfe: false },
     { id: "stereo", surround: false, heights: false, lfe: false },

@@ -6,9 +6,12 @@ export function signed(value: number, decimals = 1): string {
   return value < 0 && Number(text) !== 0 ? MINUS + text : text;
 }
 
+/** A level of so many decibels, or fewer, is silent. */
+export const SILENCE = -144;
+
 /** Decibels without unit. “Silent” is what was measured, “−∞” a level that was set, “off” a switch. */
 export function db(value: number | undefined): string {
-  return value === undefined ? "silent" : value <= -144 ? "−∞" : signed(value);
+  return value === undefined ? "silent" : value <= SILENCE ? "−∞" : signed(value);
 }
 
 /** “18 left”, “centre”. */

@@ -65,6 +65,10 @@ class ArchitectureTest {
         .definedBy("drevik.check..")
         .layer("codec")
         .definedBy("drevik.codec..")
+        .layer("shelf")
+        .definedBy("drevik.shelf..")
+        .whereLayer("shelf")
+        .mayOnlyBeAccessedByLayers("edit", "preview", "codec")
         .layer("refit")
         .definedBy("drevik.refit..")
         .whereLayer("refit")
@@ -115,6 +119,7 @@ class ArchitectureTest {
             "refit",
             "outline",
             "preview",
+            "shelf",
             "codec")
         .whereLayer("meter")
         .mayOnlyBeAccessedByLayers("measure", "render", "conform", "seat")

@@ -159,7 +159,7 @@ public final class RandomMix {
                     "set",
                     "Stems " + random.nextInt(9),
                     outputs.get(0).id(),
-                    random.nextBoolean() ? List.of(outputs.get(1).id()) : List.of())))
+                    List.of(outputs.get(random.nextInt(2)).id()))))
         .withMarkers(List.of(new Marker("m", "Verse " + random.nextInt(9), random.nextInt(999))))
         .withSpecifications(List.of(specification))
         .withCategoryMap(map(random, buses, outputs));

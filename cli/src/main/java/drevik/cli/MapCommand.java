@@ -7,7 +7,7 @@ import com.beust.jcommander.converters.PathConverter;
 import drevik.codec.Documents;
 import drevik.edit.ProposeMap;
 import drevik.mix.Mix;
-import drevik.mix.NamedMap;
+import drevik.shelf.NamedMap;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;

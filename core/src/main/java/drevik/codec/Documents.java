@@ -3,19 +3,12 @@ package drevik.codec;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import drevik.edit.Edit;
-import drevik.mix.Channel;
-import drevik.mix.Clip;
-import drevik.mix.Fallback;
-import drevik.mix.KeptChain;
-import drevik.mix.MapEntry;
-import drevik.mix.MapSend;
 import drevik.mix.Mix;
-import drevik.mix.NamedMap;
-import drevik.mix.Output;
 import drevik.mix.Refused;
-import drevik.mix.Send;
-import drevik.mix.Validity;
+import drevik.mix.field.Validity;
 import drevik.reassign.Following;
+import drevik.shelf.KeptChain;
+import drevik.shelf.NamedMap;
 import java.util.Locale;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -34,15 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public final class Documents {
   private static final JsonMapper MAPPER =
-      configure(JsonMapper.builder())
-          .addMixIn(Channel.class, OmitDefaults.OfChannel.class)
-          .addMixIn(Send.class, OmitDefaults.OfSend.class)
-          .addMixIn(Clip.class, OmitDefaults.OfClip.class)
-          .addMixIn(MapEntry.class, OmitDefaults.OfMapEntry.class)
-          .addMixIn(MapSend.class, OmitDefaults.OfMapSend.class)
-          .addMixIn(Fallback.class, OmitDefaults.OfFallback.class)
-          .addMixIn(Output.class, OmitDefaults.OfOutput.class)
-          .build();
+      configure(JsonMapper.builder()).addModule(new OmitDefaults()).build();
 
   /** The first version that has pins. */
   private static final int PINNED = 5;
@@ -168,9 +153,7 @@ public final class Documents {
       if (version < 1 || !tree.path("entries").isArray()) {
         throw new Refused("This is no category map: it needs a “version” and a list of “entries”.");
       }
-      NamedMap map = MAPPER.treeToValue(tree, NamedMap.class);
-      Validity.require(map);
-      return map;
+      return MAPPER.treeToValue(tree, NamedMap.class).cleaned();
     } catch (StreamConstraintsException e) {
       throw new Refused(
           "This file is larger or deeper than any category map, and was not read further: "
@@ -192,7 +175,7 @@ public final class Documents {
    */
   public static KeptChain readChain(String json) {
     try {
-      return FOREIGN.readValue(json, KeptChain.class).cleaned();
+      return MAPPER.treeToValue(FOREIGN.readTree(json), KeptChain.class).cleaned();
     } catch (JacksonException e) {
       throw new Refused("This is no readable chain: " + e.getOriginalMessage());
     }

@@ -1,118 +1,72 @@
 package drevik.codec;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
-import com.fasterxml.jackson.annotation.JsonInclude.Include;
-import drevik.mix.Clip;
-import drevik.mix.Fallback;
-import drevik.mix.Insert;
-import drevik.mix.MapSend;
-import drevik.mix.Pin;
-import drevik.mix.Send;
+import drevik.mix.field.Field;
+import drevik.mix.field.Fields;
+import drevik.mix.field.MixField;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.BeanDescription;
+import tools.jackson.databind.SerializationConfig;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.ser.BeanPropertyWriter;
+import tools.jackson.databind.ser.ValueSerializerModifier;
 
 /**
- * What a document leaves out: values that most channels have, zero, off or empty. It is read as
+ * What a document leaves out: what holds by default, as each field says of itself. It is read as
  * such again. A third less to write and to read, and what is left is what somebody has set.
  */
-final class OmitDefaults {
-  private OmitDefaults() {}
+final class OmitDefaults extends SimpleModule {
+  private static final long serialVersionUID = 1;
 
-  /** Of a channel. */
-  interface OfChannel {
-    @JsonInclude(Include.NON_DEFAULT)
-    double trimDb();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean invertPolarity();
-
-    @JsonInclude(Include.NON_EMPTY)
-    List<Insert> chain();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    double faderDb();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    double pan();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean wholeImage();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    double frontBack();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    double height();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean mute();
-
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean stowed();
-
-    @JsonInclude(Include.NON_EMPTY)
-    List<Send> sends();
-
-    @JsonInclude(Include.NON_EMPTY)
-    List<Clip> clips();
-
-    @JsonInclude(Include.NON_EMPTY)
-    String comment();
-
-    @JsonInclude(Include.NON_EMPTY)
-    List<Pin> pins();
-
-    @JsonInclude(Include.NON_EMPTY)
-    List<Fallback> fallbacks();
+  OmitDefaults() {
+    super("omit-defaults");
+    setSerializerModifier(new Omitting(MixField.ALL.withAllWithin()));
   }
 
-  /** Of a send. */
-  interface OfSend {
-    @JsonInclude(Include.NON_DEFAULT)
-    double pan();
+  private static final class Omitting extends ValueSerializerModifier {
+    private static final long serialVersionUID = 1;
+    private final transient Map<Class<?>, Fields<?>> fields = new HashMap<>();
 
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean wholeImage();
+    Omitting(List<Fields<?>> all) {
+      all.forEach(each -> fields.put(each.type(), each));
+    }
 
-    @JsonInclude(Include.NON_DEFAULT)
-    double frontBack();
+    @Override
+    public List<BeanPropertyWriter> changeProperties(
+        SerializationConfig config,
+        BeanDescription.Supplier bean,
+        List<BeanPropertyWriter> properties) {
+      Fields<?> of = fields.get(bean.getBeanClass());
+      return of == null
+          ? properties
+          : properties.stream().map(property -> omitting(property, of)).toList();
+    }
 
-    @JsonInclude(Include.NON_DEFAULT)
-    double height();
+    private static BeanPropertyWriter omitting(BeanPropertyWriter property, Fields<?> of) {
+      Optional<?> unsaid = of.byId(property.getName()).flatMap(Field::byDefault);
+      return unsaid.isEmpty() ? property : new UnlessDefault(property, unsaid.get());
+    }
   }
 
-  /** Of an entry of a category map. */
-  interface OfMapEntry {
-    @JsonInclude(Include.NON_EMPTY)
-    List<Insert> chain();
+  private static final class UnlessDefault extends BeanPropertyWriter {
+    private static final long serialVersionUID = 1;
+    private final transient Object unsaid;
 
-    @JsonInclude(Include.NON_EMPTY)
-    List<MapSend> sends();
+    UnlessDefault(BeanPropertyWriter property, Object unsaid) {
+      super(property);
+      this.unsaid = unsaid;
+    }
 
-    @JsonInclude(Include.NON_EMPTY)
-    List<String> controls();
-  }
-
-  /** Of a send that a category map gives. */
-  interface OfMapSend {
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean none();
-  }
-
-  /** Of what a field returns to. */
-  interface OfFallback {
-    @JsonInclude(Include.NON_EMPTY)
-    List<Insert> chain();
-  }
-
-  /** Of a clip. */
-  interface OfClip {
-    @JsonInclude(Include.NON_EMPTY)
-    List<String> delivered();
-  }
-
-  /** Of an output. */
-  interface OfOutput {
-    @JsonInclude(Include.NON_DEFAULT)
-    boolean mayBeSilent();
+    @Override
+    public void serializeAsProperty(Object bean, JsonGenerator out, SerializationContext context)
+        throws Exception {
+      if (!unsaid.equals(get(bean))) {
+        super.serializeAsProperty(bean, out, context);
+      }
+    }
   }
 }

@@ -3,9 +3,9 @@ package drevik.edit;
 import drevik.mix.Channel;
 import drevik.mix.FreshIds;
 import drevik.mix.Insert;
-import drevik.mix.KeptChain;
 import drevik.mix.Key;
 import drevik.mix.Mix;
+import drevik.shelf.KeptChain;
 import java.util.ArrayList;
 import java.util.List;
 

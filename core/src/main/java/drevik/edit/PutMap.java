@@ -2,9 +2,8 @@ package drevik.edit;
 
 import drevik.mix.Channel;
 import drevik.mix.Mix;
-import drevik.mix.NamedMap;
-import drevik.mix.Validity;
 import drevik.reassign.Following;
+import drevik.shelf.NamedMap;
 import java.util.List;
 
 /**
@@ -15,8 +14,7 @@ import java.util.List;
 public record PutMap(NamedMap map, boolean inOrder) implements Edit {
   @Override
   public Mix changed(Mix mix) {
-    Validity.require(map);
-    Mix under = Following.after(mix, mix.withCategoryMap(map.in(mix)));
+    Mix under = Following.after(mix, mix.withCategoryMap(map.cleaned().in(mix)));
     List<String> all = under.channels().stream().map(Channel::id).toList();
     Mix followed = Following.all(under, all);
     return Soundness.require(mix, inOrder ? Following.inOrder(followed, all) : followed);

@@ -3,7 +3,7 @@ package drevik.edit;
 import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Specification;
-import drevik.mix.Validity;
+import drevik.mix.field.Validity;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 

@@ -12,7 +12,7 @@ import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.StemSet;
-import drevik.mix.Validity;
+import drevik.mix.field.Validity;
 import drevik.route.SignalGraph;
 import java.util.ArrayDeque;
 import java.util.Arrays;

@@ -14,7 +14,7 @@ import java.util.List;
 public record Control(String id, String name, double gainDb, List<String> members, boolean dip)
     implements ControlBuilder.With {
   public Control {
-    members = List.copyOf(members);
+    members = Lists.copy(members);
   }
 
   /** A control that is no dip. */

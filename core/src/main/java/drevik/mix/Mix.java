@@ -50,6 +50,7 @@ public record Mix(
   public static final int CURRENT_VERSION = 5;
 
   public Mix {
+    description = description == null ? "" : description;
     channels = Lists.copy(channels);
     controls = Lists.copy(controls);
     outputs = Lists.copy(outputs);

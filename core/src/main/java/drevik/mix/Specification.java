@@ -25,6 +25,10 @@ public record Specification(
     @Nullable SampleFormat format,
     @Nullable Layout layout) {
 
+  public Specification {
+    source = source == null ? "" : source;
+  }
+
   /** One that asks no layout. */
   public Specification(
       String id,

@@ -10,6 +10,6 @@ import java.util.List;
  */
 public record StemSet(String id, String name, String mixOutput, List<String> stems) {
   public StemSet {
-    stems = List.copyOf(stems);
+    stems = Lists.copy(stems);
   }
 }

@@ -7,11 +7,10 @@ import drevik.ledger.Names;
 import drevik.mix.CategoryMap;
 import drevik.mix.Insert;
 import drevik.mix.MapEntry;
-import drevik.mix.NamedMap;
-import drevik.mix.Validity;
 import drevik.mix.field.Field;
 import drevik.mix.field.MapEntryField;
 import drevik.reassign.Answer;
+import drevik.shelf.NamedMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -35,10 +34,8 @@ public record MapDifference(
    * @throws drevik.mix.Refused if one of them is no sound map
    */
   public static List<MapDifference> between(NamedMap one, NamedMap other) {
-    Validity.require(one);
-    Validity.require(other);
-    List<MapEntry> asked = new ArrayList<>(new CategoryMap(one.entries()).entries());
-    other.entries().stream()
+    List<MapEntry> asked = new ArrayList<>(new CategoryMap(one.cleaned().entries()).entries());
+    other.cleaned().entries().stream()
         .filter(entry -> asked.stream().noneMatch(entry::asksAs))
         .forEach(asked::add);
     asked.sort(

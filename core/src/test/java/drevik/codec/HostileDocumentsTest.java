@@ -10,10 +10,11 @@ import drevik.mix.Channel;
 import drevik.mix.Key;
 import drevik.mix.Marker;
 import drevik.mix.Mix;
+import drevik.mix.Pin;
 import drevik.mix.Refused;
 import drevik.mix.Send;
 import drevik.mix.Tap;
-import drevik.mix.Validity;
+import drevik.mix.field.Validity;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -144,37 +145,66 @@ class HostileDocumentsTest {
     Send nowhere = Send.of("s", List.of(), Tap.PRE_FADER, 0);
     return Stream.of(
         Arguments.of(channel(c -> c.withName("")), "needs a name"),
-        Arguments.of(channel(c -> c.withName("x".repeat(300))), "1 to 200 characters"),
+        Arguments.of(
+            channel(c -> c.withName("x".repeat(300))),
+            "may have 200 characters at most; this has 300"),
         Arguments.of(channel(c -> c.withName("a\u0007b")), "control character"),
-        Arguments.of(channel(c -> c.withId("mix")), "which is taken"),
+        Arguments.of(
+            channel(c -> c.withId("mix")),
+            "“channel” of the Mix has “mix” twice; ids are given once"),
         Arguments.of(channel(c -> c.withId(null)), "has no id"),
-        Arguments.of(channel(c -> c.withKind(null)), "needs a kind"),
-        Arguments.of(channel(c -> c.withLayout(null)), "needs a layout"),
-        Arguments.of(channel(c -> c.withFaderDb(1e9)), "The fader of “kick”"),
-        Arguments.of(channel(c -> c.withPan(Double.NaN)), "The pan of “kick”"),
-        Arguments.of(channel(c -> c.withTrimDb(-300)), "The trim of “kick”"),
-        Arguments.of(channel(c -> c.withSends(List.of(nowhere))), "leads nowhere"),
+        Arguments.of(
+            channel(c -> c.withPins(Collections.nCopies(2, new Pin("output", null, null)))),
+            "“Pins” of channel “kick” has “output” twice"),
+        Arguments.of(
+            channel(c -> c.withKind(null)),
+            "“Kind” of channel “kick” is missing; give one of seat, bus"),
+        Arguments.of(
+            channel(c -> c.withLayout(null)),
+            "“Layout” of channel “kick” is missing; give one of mono"),
+        Arguments.of(
+            channel(c -> c.withFaderDb(1e9)),
+            "“Fader” of channel “kick” is 1000000000; give −200 to 24."),
+        Arguments.of(
+            channel(c -> c.withPan(Double.NaN)), "“Pan” of channel “kick” is NaN; give −1 to 1."),
+        Arguments.of(
+            channel(c -> c.withTrimDb(-300)), "“Trim” of channel “kick” is −300; give −60 to 60."),
+        Arguments.of(
+            channel(c -> c.withSends(List.of(nowhere))),
+            "“To” of “Sends” of channel “kick” is empty"),
         Arguments.of(channel(c -> c.withKind(drevik.mix.ChannelKind.BUS)), "cannot hold audio"),
-        Arguments.of(channel(c -> c.withComment("x".repeat(2_001))), "A comment has at most 2000"),
-        Arguments.of(channel(c -> c.withPerson("x".repeat(201))), "A person's name has at most"),
+        Arguments.of(
+            channel(c -> c.withComment("x".repeat(2_001))),
+            "“Comment” of channel “kick” may have 2000 characters at most; this has 2001"),
+        Arguments.of(
+            channel(c -> c.withPerson("x".repeat(201))),
+            "“Person” of channel “kick” may have 200 characters"),
         Arguments.of(
             channel(c -> c.withSends(Collections.nCopies(2_001, c.sends().get(0)))),
-            "A channel has at most 2000 sends; this one has 2001"),
+            "“Sends” of channel “kick” may have 2000 members at most; this has 2001"),
         Arguments.of(
             (UnaryOperator<Mix>) mix -> mix.withDescription("x".repeat(50_000_000)),
-            "A description has at most 4000 characters; this one has 50000000"),
+            "“Description” of the Mix may have 4000 characters at most; this has 50000000"),
         Arguments.of(
             (UnaryOperator<Mix>)
                 mix -> mix.withChannels(Collections.nCopies(10_001, mix.channels().get(0))),
-            "A Mix has at most 10000 channels"),
+            "“channel” of the Mix may have 10000 members"),
         Arguments.of(
             (UnaryOperator<Mix>)
                 mix -> mix.withMarkers(Collections.nCopies(2_001, mix.markers().get(0))),
-            "A Mix has at most 2000 sections"),
-        Arguments.of((UnaryOperator<Mix>) mix -> mix.withSampleRate(1), "The sample rate"),
-        Arguments.of((UnaryOperator<Mix>) mix -> mix.withTempo(0), "The tempo"),
-        Arguments.of((UnaryOperator<Mix>) mix -> mix.withEndFrame(-5L), "behind its start"),
-        Arguments.of((UnaryOperator<Mix>) mix -> mix.withName(null), "The Mix needs a name"));
+            "“section” of the Mix may have 2000 members"),
+        Arguments.of(
+            (UnaryOperator<Mix>) mix -> mix.withSampleRate(1),
+            "“Sample rate” of the Mix is 1; give 8000 to 384000."),
+        Arguments.of(
+            (UnaryOperator<Mix>) mix -> mix.withTempo(0),
+            "“Tempo” of the Mix is 0; give 20 to 400."),
+        Arguments.of((UnaryOperator<Mix>) mix -> mix.withEndFrame(-5L), "give 0 or more"),
+        Arguments.of(
+            (UnaryOperator<Mix>) mix -> mix.withStartFrame(9).withEndFrame(8L), "behind its start"),
+        Arguments.of(
+            (UnaryOperator<Mix>) mix -> mix.withName(null),
+            "“Name” of the Mix is missing; say what it is."));
   }
 
   @ParameterizedTest

@@ -12,20 +12,20 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Insert;
 import drevik.mix.JobKind;
-import drevik.mix.KeptChain;
 import drevik.mix.Key;
 import drevik.mix.Limits;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
-import drevik.mix.Validity;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.InsertField;
 import drevik.mix.field.MixField;
+import drevik.mix.field.Validity;
 import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
 import drevik.route.SignalGraph;
+import drevik.shelf.KeptChain;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -189,7 +189,7 @@ class ChannelEditsTest {
   void valuesOutOfRangeAreRefusedWithTheRange() {
     assertThatThrownBy(
             () -> SetChannels.of(List.of("kick"), ChannelField.FADER, 60.0).applyTo(band()))
-        .hasMessageContaining("-200")
+        .hasMessageContaining("−200")
         .hasMessageContaining("24");
     assertThatThrownBy(
             () -> SetChannels.of(List.of("kick"), ChannelField.PAN, Double.NaN).applyTo(band()))

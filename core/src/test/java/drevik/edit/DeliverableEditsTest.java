@@ -13,10 +13,10 @@ import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
-import drevik.mix.Validity;
 import drevik.mix.field.Changes;
 import drevik.mix.field.MixField;
 import drevik.mix.field.OutputField;
+import drevik.mix.field.Validity;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -75,7 +75,7 @@ class DeliverableEditsTest {
     Specification wrong = new Specification("mine", "Mine", "", -200.0, null, null, null, null);
     assertThatThrownBy(() -> new SetSpecification(List.of("out-mix"), wrong).applyTo(with))
         .isInstanceOf(Refused.class)
-        .hasMessageContaining("loudness of specification “Mine”");
+        .hasMessageContaining("“Loudness” of specification “Mine” is −200; give −70 to 0.");
     Mix dangling = with.withOutputs(List.of(with.outputs().get(0).withSpecification("gone")));
     assertThatThrownBy(() -> Validity.require(dangling))
         .isInstanceOf(Refused.class)

@@ -124,12 +124,12 @@ class LedgerTest {
   @ParameterizedTest
   @CsvSource({
     "faderDb, loud, level in dB",
-    "faderDb, 99, give -200.0 to 24.0",
+    "faderDb, 99, give −200 to 24",
     "layout, round, no layout",
     "pan, Q5, a pan",
     "frontBack, L5, F for front",
     "height, B5, a height",
-    "height, U101, 'The height of “kick” is 1.01'",
+    "height, U101, “Height” of channel “kick” is 1.01",
     "lfeDb, loud, a level in dB",
     "output, nobody, no channel",
     "output, voice, plays files",

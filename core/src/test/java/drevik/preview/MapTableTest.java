@@ -15,11 +15,11 @@ import drevik.mix.MapEntry;
 import drevik.mix.MapEntryBuilder;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
-import drevik.mix.NamedMap;
 import drevik.mix.Refused;
 import drevik.mix.Tap;
 import drevik.mix.field.Field;
 import drevik.mix.field.MapEntryField;
+import drevik.shelf.NamedMap;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -119,12 +119,12 @@ class MapTableTest {
         "destination | hat | no bus “hat”",
         "colour | plaid | no colour “plaid”",
         "trimDb | loud | “loud”",
-        "trimDb | 999 | give -60.0 to 60.0",
+        "trimDb | 999 | give −60 to 60",
         "order | 1.5 | no whole number",
         "wantedLayout | round | no layout “round”",
         "stem | Nothing | no output “Nothing”",
         "controls | Nobody | no control “Nobody”",
-        "sends | Plate -6, Plate -9 | lead to the same place",
+        "sends | Plate -6, Plate -9 | has “Plate” twice",
         "chain | compressor | cannot be typed",
         "category | bass | no field “category”",
         "nonsense | x | no field “nonsense”",

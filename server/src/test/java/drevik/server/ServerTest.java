@@ -565,7 +565,7 @@ class ServerTest {
                 "set",
                 Map.of("chain", Map.of("added", List.of(Map.of("item", nameless))))));
     assertThat(refused.status()).isEqualTo(422);
-    assertThat(refused.detail()).contains("names no processor");
+    assertThat(refused.detail()).contains("“Processor” of “Chain”").contains("is missing");
     assertThat(server.get("/api/mixes/" + mix).body().path("revision").asInt()).isEqualTo(1);
   }
 
@@ -714,9 +714,10 @@ class ServerTest {
     Answer large = server.postText("/api/mixes/files", mix + " ".repeat(32_000_000));
     assertThat(large.status()).isEqualTo(413);
     assertThat(large.detail()).contains("longer than the 32 MB");
-    String described = mix.replaceFirst("\"description\" : \"", "$0" + "x".repeat(5_000_000));
+    String described =
+        mix.replaceFirst("\"job\"", "\"description\": \"" + "x".repeat(5_000_000) + "\", $0");
     assertThat(server.postText("/api/mixes/files", described).detail())
-        .contains("A description has at most 4000 characters");
+        .contains("“Description” of the Mix may have 4000 characters at most");
     // The template and the session that this test began with.
     assertThat(server.get("/api/mixes").body()).hasSize(before + 2);
   }

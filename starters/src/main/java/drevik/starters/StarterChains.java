@@ -1,7 +1,7 @@
 package drevik.starters;
 
 import drevik.mix.Insert;
-import drevik.mix.KeptChain;
+import drevik.shelf.KeptChain;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

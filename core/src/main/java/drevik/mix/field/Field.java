@@ -1,5 +1,8 @@
 package drevik.mix.field;
 
+import drevik.audio.Decibels;
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -39,7 +42,7 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
   private final String id;
   private final String label;
   private final Function<T, V> getter;
-  private final Unit unit;
+  private final Traits traits;
   private final Set<Target> targets;
   private final boolean needed;
 
@@ -47,13 +50,13 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
       String id,
       String label,
       Function<T, V> getter,
-      Unit unit,
+      Traits traits,
       Set<Target> targets,
       boolean needed) {
     this.id = id;
     this.label = label;
     this.getter = getter;
-    this.unit = unit;
+    this.traits = traits;
     this.targets = Set.copyOf(targets);
     this.needed = needed;
   }
@@ -69,7 +72,50 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
   }
 
   public Unit unit() {
-    return unit;
+    return traits.unit();
+  }
+
+  /** From where to where its figure goes; empty where any will do. */
+  public Optional<Range> range() {
+    return Optional.ofNullable(traits.range());
+  }
+
+  /**
+   * Its range as a fader travels it: what is silent anyhow is not walked through.
+   *
+   * @return empty where any figure will do
+   */
+  public Optional<Range> travel() {
+    boolean toSilence = unit() == Unit.DECIBELS;
+    return range()
+        .map(
+            range ->
+                toSilence && range.least() < Decibels.SILENCE
+                    ? new Range(Decibels.SILENCE, range.most())
+                    : range);
+  }
+
+  /** All that it can be; empty where its type says that, or it can be anything. */
+  public List<?> choices() {
+    return traits.choices();
+  }
+
+  /** How many characters a text of it has at most, or how many members a list. */
+  public int longest() {
+    return traits.longest() > 0 ? traits.longest() : usualLength();
+  }
+
+  abstract int usualLength();
+
+  /** What holds where nothing is said, and is left out of documents; empty where it is said. */
+  @SuppressWarnings("unchecked") // what is named beside a field is of its kind
+  public Optional<V> byDefault() {
+    return Optional.ofNullable((V) traits.byDefault());
+  }
+
+  /** What it means, for those who read documents; empty where its name says it. */
+  public String note() {
+    return traits.note();
   }
 
   /** What its ids are ids of; empty for what refers to nothing. */

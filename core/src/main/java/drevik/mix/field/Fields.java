@@ -1,13 +1,13 @@
 package drevik.mix.field;
 
 import drevik.mix.field.Field.Target;
-import drevik.mix.field.Field.Unit;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,17 +24,22 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Fields<T> {
   private final Class<T> type;
+  private final String note;
+  private final String idNote;
   private final List<Field<T, ?>> all;
   private final Map<String, Field<T, ?>> byId = new LinkedHashMap<>();
   private final Map<String, Integer> places = new HashMap<>();
+  private final Set<Field<T, ?>> nullable = new HashSet<>();
   private final RecordComponent[] components;
   private final Constructor<T> constructor;
 
   /**
    * @throws IllegalArgumentException if a field is no component of the record
    */
-  Fields(Class<T> type, List<Field<T, ?>> all) {
+  Fields(Class<T> type, List<Field<T, ?>> all, String note, String idNote) {
     this.type = type;
+    this.note = note;
+    this.idNote = idNote;
     this.all = List.copyOf(all);
     this.components = type.getRecordComponents();
     for (int i = 0; i < components.length; i++) {
@@ -45,6 +50,9 @@ public final class Fields<T> {
         throw new IllegalArgumentException(type.getSimpleName() + " has no " + field.id());
       }
       byId.put(field.id(), field);
+      if (components[placeOf(field)].getAnnotatedType().isAnnotationPresent(Nullable.class)) {
+        nullable.add(field);
+      }
     }
     try {
       constructor =
@@ -59,9 +67,24 @@ public final class Fields<T> {
     return type;
   }
 
+  /** What such a thing is, for those who read documents; empty where its name says it. */
+  public String note() {
+    return note;
+  }
+
+  /** What its id is; empty where it is just an id. */
+  public String idNote() {
+    return idNote;
+  }
+
   /** In the order in which they are shown. */
   public List<Field<T, ?>> all() {
     return all;
+  }
+
+  /** True if a thing may be without it: its record says so. */
+  public boolean isNullable(Field<T, ?> field) {
+    return nullable.contains(field);
   }
 
   public Optional<Field<T, ?>> byId(String id) {
@@ -134,19 +157,46 @@ public final class Fields<T> {
   /** Collects the fields of a kind of record, in the order in which they are shown. */
   static final class Builder<T> {
     private final Class<T> type;
+    private final String note;
+    private final String idNote;
     private final List<Field<T, ?>> fields = new ArrayList<>();
 
     Builder(Class<T> type) {
+      this(type, "", "");
+    }
+
+    /**
+     * Fields of a record that is explained to those who read documents.
+     *
+     * @param note what such a thing is; empty where its name says it
+     * @param idNote what its id is; empty where it is just an id
+     */
+    Builder(Class<T> type, String note, String idNote) {
       this.type = type;
+      this.note = note;
+      this.idNote = idNote;
     }
 
     <V> ValueField<T, V> value(String id, String label, Class<V> type, Function<T, V> getter) {
-      return value(id, label, type, getter, Unit.NONE);
+      return value(id, label, type, getter, Traits.PLAIN);
     }
 
     <V> ValueField<T, V> value(
-        String id, String label, Class<V> type, Function<T, V> getter, Unit unit) {
-      return add(new ValueField<>(id, label, type, getter, unit, Set.of(), false, v -> List.of()));
+        String id, String label, Class<V> type, Function<T, V> getter, Traits traits) {
+      return add(
+          new ValueField<>(id, label, type, getter, traits, Set.of(), false, v -> List.of()));
+    }
+
+    /** Something that is so or is not. */
+    ValueField<T, Boolean> flag(
+        String id, String label, Function<T, Boolean> getter, Traits traits) {
+      return value(id, label, Boolean.class, getter, traits);
+    }
+
+    /** A figure; null where there may be none. */
+    ValueField<T, Double> figure(
+        String id, String label, Function<T, @Nullable Double> getter, Traits traits) {
+      return value(id, label, Double.class, getter, traits);
     }
 
     /** A value that points at something else. */
@@ -157,21 +207,22 @@ public final class Fields<T> {
         Function<T, V> getter,
         Target target,
         boolean needed,
+        Traits traits,
         Function<V, List<String>> pointsAt) {
       return add(
-          new ValueField<>(id, label, type, getter, Unit.NONE, Set.of(target), needed, pointsAt));
+          new ValueField<>(id, label, type, getter, traits, Set.of(target), needed, pointsAt));
     }
 
     /** The id of something else, or none. */
     ValueField<T, String> reference(
-        String id, String label, Function<T, String> getter, Target target) {
-      return pointer(id, label, String.class, getter, target, false, List::of);
+        String id, String label, Function<T, String> getter, Target target, Traits traits) {
+      return pointer(id, label, String.class, getter, target, false, traits, List::of);
     }
 
     /** The id of something else without which there is no {@code T}. */
     ValueField<T, String> neededReference(
         String id, String label, Function<T, String> getter, Target target) {
-      return pointer(id, label, String.class, getter, target, true, List::of);
+      return pointer(id, label, String.class, getter, target, true, Traits.PLAIN, List::of);
     }
 
     /** Bare ids, or other words that stand for themselves. */
@@ -180,10 +231,20 @@ public final class Fields<T> {
         String label,
         Function<T, List<String>> getter,
         Set<Target> targets,
-        boolean needed) {
+        boolean needed,
+        Traits traits) {
       return add(
           new ListField<>(
-              id, label, String.class, getter, word -> word, null, targets, needed, l -> l));
+              id,
+              label,
+              String.class,
+              getter,
+              word -> word,
+              null,
+              traits,
+              targets,
+              needed,
+              l -> l));
     }
 
     <E> ListField<T, E> list(
@@ -191,8 +252,9 @@ public final class Fields<T> {
         String label,
         Function<T, List<E>> getter,
         Function<E, String> idOf,
-        Fields<E> items) {
-      return list(id, label, getter, idOf, items, l -> l);
+        Fields<E> items,
+        Traits traits) {
+      return list(id, label, getter, idOf, items, traits, l -> l);
     }
 
     /** A list that the record holds in another form. */
@@ -202,14 +264,16 @@ public final class Fields<T> {
         Function<T, List<E>> getter,
         Function<E, String> idOf,
         Fields<E> items,
+        Traits traits,
         Function<List<E>, ?> toComponent) {
       return add(
           new ListField<>(
-              id, label, items.type(), getter, idOf, items, Set.of(), false, toComponent));
+              id, label, items.type(), getter, idOf, items, traits, Set.of(), false, toComponent));
     }
 
-    FiguresField<T> figures(String id, String label, Function<T, Map<String, Double>> getter) {
-      return add(new FiguresField<>(id, label, getter));
+    FiguresField<T> figures(
+        String id, String label, Function<T, Map<String, Double>> getter, Traits traits) {
+      return add(new FiguresField<>(id, label, getter, traits));
     }
 
     private <F extends Field<T, ?>> F add(F field) {
@@ -218,7 +282,7 @@ public final class Fields<T> {
     }
 
     Fields<T> build() {
-      return new Fields<>(type, fields);
+      return new Fields<>(type, fields, note, idNote);
     }
   }
 

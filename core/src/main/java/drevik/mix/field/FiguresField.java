@@ -1,5 +1,6 @@
 package drevik.mix.field;
 
+import drevik.mix.Limits;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -8,8 +9,13 @@ import org.jspecify.annotations.Nullable;
 
 /** Named figures, such as the settings of a processor; each is changed for itself. */
 public final class FiguresField<T> extends Field<T, Map<String, Double>> {
-  FiguresField(String id, String label, Function<T, Map<String, Double>> getter) {
-    super(id, label, getter, Unit.NONE, Set.of(), false);
+  FiguresField(String id, String label, Function<T, Map<String, Double>> getter, Traits traits) {
+    super(id, label, getter, traits, Set.of(), false);
+  }
+
+  @Override
+  int usualLength() {
+    return Limits.OTHERS;
   }
 
   @Override

@@ -1,5 +1,7 @@
 package drevik.mix.field;
 
+import static drevik.mix.field.Traits.PLAIN;
+
 import drevik.mix.Insert;
 import drevik.mix.Key;
 import drevik.mix.field.Field.Target;
@@ -10,13 +12,21 @@ public final class InsertField {
   private static final Fields.Builder<Insert> FIELDS = new Fields.Builder<>(Insert.class);
 
   public static final ValueField<Insert, String> PROCESSOR =
-      FIELDS.value("processor", "Processor", String.class, Insert::processor);
-  public static final ValueField<Insert, Boolean> ON =
-      FIELDS.value("on", "On", Boolean.class, Insert::on);
+      FIELDS.value(
+          "processor",
+          "Processor",
+          String.class,
+          Insert::processor,
+          PLAIN.meaning("id of the processor type; one that is not known is a stand-in"));
+  public static final ValueField<Insert, Boolean> ON = FIELDS.flag("on", "On", Insert::on, PLAIN);
   public static final ValueField<Insert, Boolean> POST_FADER =
-      FIELDS.value("postFader", "Behind the fader", Boolean.class, Insert::postFader);
+      FIELDS.flag("postFader", "Behind the fader", Insert::postFader, PLAIN.or(false));
   public static final FiguresField<Insert> SETTINGS =
-      FIELDS.figures("settings", "Settings", Insert::settings);
+      FIELDS.figures(
+          "settings",
+          "Settings",
+          Insert::settings,
+          PLAIN.meaning("parameter id to value in the parameter's unit"));
   public static final ValueField<Insert, Key> KEY =
       FIELDS.pointer(
           "key",
@@ -25,6 +35,7 @@ public final class InsertField {
           Insert::key,
           Target.CHANNEL,
           false,
+          PLAIN,
           key -> List.of(key.source()));
 
   /** All of them, in the order in which they are shown. */

@@ -1,5 +1,6 @@
 package drevik.mix.field;
 
+import drevik.mix.Limits;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -29,10 +30,11 @@ public final class ListField<T, E> extends Field<T, List<E>> {
       Function<T, List<E>> getter,
       Function<E, String> idOf,
       @Nullable Fields<E> items,
+      Traits traits,
       Set<Target> targets,
       boolean needed,
       Function<List<E>, ?> toComponent) {
-    super(id, label, getter, Unit.NONE, targets, needed);
+    super(id, label, getter, traits, targets, needed);
     this.itemType = itemType;
     this.idOf = idOf;
     this.items = items;
@@ -55,6 +57,11 @@ public final class ListField<T, E> extends Field<T, List<E>> {
   /** The list as the record holds it. */
   Object toComponent(List<E> list) {
     return toComponent.apply(list);
+  }
+
+  @Override
+  int usualLength() {
+    return Limits.OTHERS;
   }
 
   /** Members by id, in their order. */

@@ -1,5 +1,7 @@
 package drevik.mix.field;
 
+import static drevik.mix.field.Traits.PLAIN;
+
 import drevik.audio.Dither;
 import drevik.audio.Layout;
 import drevik.audio.SampleFormat;
@@ -24,18 +26,51 @@ public final class OutputField {
   public static final ValueField<Output, Layout> LAYOUT =
       FIELDS.value("layout", "Layout", Layout.class, Output::layout);
   public static final ValueField<Output, SampleFormat> FORMAT =
-      FIELDS.value("format", "Format", SampleFormat.class, Output::format);
+      FIELDS.value(
+          "format",
+          "Format",
+          SampleFormat.class,
+          Output::format,
+          PLAIN.oneOf(SampleFormat.written()));
   public static final ValueField<Output, Dither> DITHER =
-      FIELDS.value("dither", "Dither", Dither.class, Output::dither);
+      FIELDS.value(
+          "dither",
+          "Dither",
+          Dither.class,
+          Output::dither,
+          PLAIN
+              .or(Dither.BY_FORMAT)
+              .meaning(
+                  "before samples are rounded to the format; by format is flat at 16 bits and none above"));
   public static final ValueField<Output, String> NAME_PATTERN =
-      FIELDS.value("namePattern", "File name", String.class, Output::namePattern);
+      FIELDS.value(
+          "namePattern",
+          "File name",
+          String.class,
+          Output::namePattern,
+          PLAIN.meaning(
+              "of the file, without ending; tokens {project} {output} {layout} {rate} {revision} {date}"));
   public static final ListField<Output, String> WITHOUT =
-      FIELDS.words("without", "Without", Output::without, Set.of(), false);
+      FIELDS.words(
+          "without",
+          "Without",
+          Output::without,
+          Set.of(),
+          false,
+          PLAIN.meaning("categories that must not be heard in it"));
   public static final ValueField<Output, String> SPECIFICATION =
       FIELDS.reference(
-          "specification", "Specification", Output::specification, Target.SPECIFICATION);
+          "specification",
+          "Specification",
+          Output::specification,
+          Target.SPECIFICATION,
+          PLAIN.meaning("the id of what the buyer asks of it"));
   public static final ValueField<Output, Boolean> MAY_BE_SILENT =
-      FIELDS.value("mayBeSilent", "May be silent", Boolean.class, Output::mayBeSilent);
+      FIELDS.flag(
+          "mayBeSilent",
+          "May be silent",
+          Output::mayBeSilent,
+          PLAIN.or(false).meaning("true if nobody minds that nothing is heard in it"));
 
   /** All of them, in the order in which they are shown. */
   public static final Fields<Output> ALL = FIELDS.build();

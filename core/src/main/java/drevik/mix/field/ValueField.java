@@ -1,5 +1,6 @@
 package drevik.mix.field;
 
+import drevik.mix.Limits;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -16,17 +17,22 @@ public final class ValueField<T, V> extends Field<T, V> {
       String label,
       Class<V> type,
       Function<T, V> getter,
-      Unit unit,
+      Traits traits,
       Set<Target> targets,
       boolean needed,
       Function<V, List<String>> pointsAt) {
-    super(id, label, getter, unit, targets, needed);
+    super(id, label, getter, traits, targets, needed);
     this.type = type;
     this.pointsAt = pointsAt;
   }
 
   public Class<V> type() {
     return type;
+  }
+
+  @Override
+  int usualLength() {
+    return Limits.NAME;
   }
 
   @Override

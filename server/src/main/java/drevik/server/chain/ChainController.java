@@ -2,9 +2,9 @@ package drevik.server.chain;
 
 import drevik.codec.Documents;
 import drevik.mix.ChannelKind;
-import drevik.mix.KeptChain;
 import drevik.server.FileAnswer;
 import drevik.server.chain.KeptChains.ChainLine;
+import drevik.shelf.KeptChain;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;

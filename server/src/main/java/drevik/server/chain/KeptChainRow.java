@@ -1,6 +1,6 @@
 package drevik.server.chain;
 
-import drevik.mix.KeptChain;
+import drevik.shelf.KeptChain;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,9 +1,9 @@
 package drevik.server.demo;
 
-import drevik.mix.KeptChain;
 import drevik.mix.Mix;
 import drevik.server.chain.KeptChains;
 import drevik.server.mix.Shelf;
+import drevik.shelf.KeptChain;
 import drevik.starters.StarterChains;
 import drevik.starters.Starters;
 import org.springframework.boot.ApplicationArguments;

@@ -1,10 +1,10 @@
 package drevik.server.map;
 
 import drevik.codec.Documents;
-import drevik.mix.NamedMap;
 import drevik.preview.MapDifference;
 import drevik.server.FileAnswer;
 import drevik.server.map.KeptMaps.KeptMapLine;
+import drevik.shelf.NamedMap;
 import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;

@@ -1,6 +1,6 @@
 package drevik.server.map;
 
-import drevik.mix.NamedMap;
+import drevik.shelf.NamedMap;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

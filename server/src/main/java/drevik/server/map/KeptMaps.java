@@ -1,12 +1,11 @@
 package drevik.server.map;
 
 import drevik.mix.Limits;
-import drevik.mix.NamedMap;
 import drevik.mix.Refused;
-import drevik.mix.Validity;
 import drevik.server.Ids;
 import drevik.server.NotFound;
 import drevik.server.mix.Mixes;
+import drevik.shelf.NamedMap;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -67,8 +66,7 @@ public class KeptMaps {
     called(map.name())
         .ifPresentOrElse(
             row -> {
-              Validity.require(map);
-              row.map = map;
+              row.map = map.cleaned();
               row.at = clock.instant();
               rows.save(row);
             },
@@ -100,7 +98,6 @@ public class KeptMaps {
 
   @Transactional
   public void keep(NamedMap map) {
-    Validity.require(map);
-    rows.save(new KeptMapRow(Ids.next(), map, clock.instant()));
+    rows.save(new KeptMapRow(Ids.next(), map.cleaned(), clock.instant()));
   }
 }

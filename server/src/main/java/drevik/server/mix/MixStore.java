@@ -4,7 +4,7 @@ import drevik.codec.DocumentPatch;
 import drevik.codec.Documents;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
-import drevik.mix.Validity;
+import drevik.mix.field.Validity;
 import drevik.server.NotFound;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;

@@ -13,15 +13,20 @@ import drevik.dsp.Parameter;
 import drevik.dsp.Processors;
 import drevik.edit.SetSampleRate;
 import drevik.mix.ChannelKind;
-import drevik.mix.KeptChain;
 import drevik.mix.OutputKind;
 import drevik.mix.Slot;
 import drevik.mix.Specification;
 import drevik.mix.Tap;
+import drevik.mix.field.Field;
+import drevik.mix.field.Fields;
+import drevik.mix.field.MixField;
+import drevik.mix.field.Range;
+import drevik.shelf.KeptChain;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -43,6 +48,31 @@ class KnowledgeController {
 
   /** What the category map can decide of a channel, and people can pin. */
   record SlotLine(String id, String label) {}
+
+  /**
+   * What can be said of a thing of a Mix.
+   *
+   * @param of the thing, as it is called in the model: {@code Channel}, {@code Send}
+   * @param least where an arrow ends below; null where it does not
+   * @param most where it ends above
+   */
+  record KnownField(
+      String of,
+      String id,
+      String label,
+      Field.Unit unit,
+      @Nullable Double least,
+      @Nullable Double most) {
+    static KnownField of(Fields<?> fields, Field<?, ?> field) {
+      return new KnownField(
+          fields.type().getSimpleName(),
+          field.id(),
+          field.label(),
+          field.unit(),
+          field.travel().map(Range::least).orElse(null),
+          field.travel().map(Range::most).orElse(null));
+    }
+  }
 
   /** A rule of the line check and why it matters. */
   record RuleLine(Rule id, String why, String holds) {}
@@ -67,6 +97,7 @@ class KnowledgeController {
       List<Dither> dithers,
       List<RuleLine> rules,
       List<SlotLine> slots,
+      List<KnownField> fields,
       List<Specification> specifications,
       List<Integer> sampleRates,
       List<PanLaw> panLaws) {}
@@ -101,6 +132,9 @@ class KnowledgeController {
             .toList(),
         Arrays.stream(Slot.Kind.values())
             .map(kind -> new SlotLine(kind.id(), kind.label()))
+            .toList(),
+        MixField.ALL.withAllWithin().stream()
+            .flatMap(fields -> fields.all().stream().map(field -> KnownField.of(fields, field)))
             .toList(),
         Specifications.shipped(),
         SetSampleRate.RATES,

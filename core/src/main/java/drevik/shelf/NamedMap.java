@@ -1,5 +1,17 @@
-package drevik.mix;
+package drevik.shelf;
 
+import drevik.category.CategoryTree;
+import drevik.mix.CategoryMap;
+import drevik.mix.Channel;
+import drevik.mix.Control;
+import drevik.mix.Limits;
+import drevik.mix.Lists;
+import drevik.mix.MapEntry;
+import drevik.mix.MapSend;
+import drevik.mix.Mix;
+import drevik.mix.Output;
+import drevik.mix.Refused;
+import drevik.mix.field.Validity;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -64,6 +76,30 @@ public record NamedMap(int version, String name, List<MapEntry> entries) {
       throw new Refused("The category map of this Mix says nothing yet; write into it first.");
     }
     return map;
+  }
+
+  /**
+   * The same, if it may be used.
+   *
+   * @throws Refused if it is of another version, or says what no map may
+   */
+  public NamedMap cleaned() {
+    if (version != CURRENT_VERSION) {
+      throw new Refused(
+          "This category map has format version "
+              + version
+              + ", and this Drevik reads "
+              + CURRENT_VERSION
+              + "; open it with another Drevik.");
+    }
+    Limits.requireText(name, Limits.NAME, "The name of a category map");
+    for (MapEntry entry : entries) {
+      if (entry.category() == null || !CategoryTree.has(entry.category())) {
+        throw new Refused(CategoryTree.unknownMessage(String.valueOf(entry.category())));
+      }
+    }
+    Validity.requireEntries(entries);
+    return this;
   }
 
   /**

@@ -1,6 +1,13 @@
-package drevik.mix;
+package drevik.shelf;
 
 import drevik.category.CategoryTree;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Insert;
+import drevik.mix.Limits;
+import drevik.mix.Lists;
+import drevik.mix.Refused;
+import drevik.mix.field.Validity;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -53,7 +60,7 @@ public record KeptChain(String name, String category, String purpose, List<Inser
             category,
             purpose.strip(),
             chain.stream().map(insert -> insert.withKey(null)).toList());
-    Validity.require(clean);
+    Validity.requireChain(clean.chain(), "“" + clean.name() + "”");
     return clean;
   }
 
