@@ -1,10 +1,20 @@
 import { useState } from "react";
 import { changesOf, freshId } from "../api/changes";
-import type { Edit, MixView, Output, OutputChanges, Specification } from "../api/client";
+import {
+  messageOf,
+  type Edit,
+  type MixView,
+  type Output,
+  type OutputChanges,
+  type Specification,
+} from "../api/client";
 import { useKnowledge } from "../resources/knowledge";
+import { useOutputDraft } from "../resources/outputs";
 import { choices, Field, FormDialog, Select, words } from "../ui/FormDialog";
 import { toggled } from "../ui/toggled";
 import { SpecificationFields } from "./SpecificationFields";
+
+const ADD = "Add an output";
 
 interface Props {
   view: MixView;
@@ -15,27 +25,36 @@ interface Props {
 }
 
 /** A file to be printed: what it is taken from, how it is written, what it must not hold. */
-export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
+export function OutputDialog(props: Props) {
+  const { view, output, onClose } = props;
+  // The draft is asked for once: what somebody else does meanwhile changes nothing of the form.
+  const [revision] = useState(view.revision);
+  const draft = useOutputDraft(view.id, revision, output === undefined);
+  const [id] = useState(() => freshId("output"));
+  if (draft.error) {
+    return (
+      <FormDialog
+        title={ADD}
+        description={messageOf(draft.error)}
+        does="Add"
+        busy
+        onSubmit={() => undefined}
+        onClose={onClose}
+      >
+        {null}
+      </FormDialog>
+    );
+  }
+  const begins = output ?? (draft.data && { ...draft.data, id });
+  return begins && <OutputForm {...props} begins={begins} />;
+}
+
+function OutputForm({ view, output: opened, begins, onEdit, onClose }: Props & { begins: Output }) {
   // As it was when the form was opened: what somebody else changes meanwhile is left alone.
   const [output] = useState(opened);
   const knowledge = useKnowledge().data;
   const channels = view.document.channels.filter((one) => !one.stowed);
-  const last = channels.findLast((one) => one.kind === "master" || one.kind === "bus");
-  const [draft, setDraft] = useState<Output>(
-    output ?? {
-      id: freshId("output"),
-      name: "",
-      kind: "stem",
-      channel: last?.id ?? channels[0]?.id ?? "",
-      tap: "post-fader",
-      layout: last?.layout ?? "stereo",
-      format: "24-bit",
-      dither: "by format",
-      namePattern: "{output}",
-      without: [],
-      mayBeSilent: false,
-    },
-  );
+  const [draft, setDraft] = useState<Output>(begins);
   const own = view.document.specifications;
   const shipped = knowledge?.specifications ?? [];
   const known = [...own, ...shipped.filter((one) => !own.some((two) => two.id === one.id))];
@@ -56,7 +75,7 @@ export function OutputDialog({ view, output: opened, onEdit, onClose }: Props) {
   );
   return (
     <FormDialog
-      title={output ? `Output “${output.name}”` : "Add an output"}
+      title={output ? `Output “${output.name}”` : ADD}
       description="A file that is printed: a tap on a channel, with its format and its name."
       does={output ? "Change" : "Add"}
       onClose={onClose}

@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { flow } from "../testing/flow";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
@@ -27,7 +28,7 @@ const mix: MixView = {
     ],
     outputs: [output("file", { channel: "mix", kind: "mix" })],
   }),
-  flow: {
+  flow: flow({
     stages: [
       { name: "Seats", ids: ["kick", "hat", "lead"] },
       { name: "Groups", ids: ["drums"] },
@@ -42,7 +43,7 @@ const mix: MixView = {
       ribbon("drums", "mix", "output", 2),
       ribbon("mix", "file", "file", 2),
     ],
-  },
+  }),
 };
 
 beforeEach(() => {
@@ -144,7 +145,7 @@ describe("the Flow", () => {
 
   it("says in an empty Mix how to begin", () => {
     const empty = { ...mix, document: { ...mix.document, channels: [], outputs: [] } };
-    show(<FlowPlace view={{ ...empty, flow: { stages: [], returns: [], ribbons: [] } }} />);
+    show(<FlowPlace view={{ ...empty, flow: flow({ stages: [] }) }} />);
     expect(screen.getByText(/This Mix has no channels yet/)).toBeTruthy();
   });
 

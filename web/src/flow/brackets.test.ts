@@ -1,3 +1,4 @@
+import { flow } from "../testing/flow";
 import { describe, expect, it } from "vitest";
 import { brackets, controlled, lanes } from "./brackets";
 import { layOut } from "./geometry";
@@ -46,14 +47,14 @@ describe("lanes", () => {
 
 describe("brackets", () => {
   it("stand before the rows of their members, with a tick for each", () => {
-    const layout = {
+    const layout = flow({
       stages: [
         { name: "Seats", ids: column },
         { name: "Files", ids: [] },
       ],
       returns: [],
       ribbons: [],
-    };
+    });
     const geometry = layOut(layout, { width: 800, height: 400 }, undefined, 2);
     const all = brackets(controls, layout, geometry, itself);
     const rhythm = all.find((one) => one.control.id === "rhythm");
@@ -68,14 +69,14 @@ describe("brackets", () => {
 
   it("stand once before a row that is a fold of several members", () => {
     const rowOf = (id: string) => (id === "lead" ? id : "fold");
-    const layout = {
+    const layout = flow({
       stages: [
         { name: "Seats", ids: ["fold", "lead"] },
         { name: "Files", ids: [] },
       ],
       returns: [],
       ribbons: [],
-    };
+    });
     const geometry = layOut(layout, { width: 800, height: 400 }, undefined, 2);
     const drums = brackets(controls, layout, geometry, rowOf).find(
       (one) => one.control.id === "drums",

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { renderHook } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
-import type { Channel } from "../api/client";
+import { flow } from "../testing/flow";
 import { channel, view } from "../testing/render";
-import { busesOf, groupOf, useFlowActs } from "./flowActs";
+import { useFlowActs } from "./flowActs";
 import type { FlowState } from "./flowState";
 import { only } from "./selection";
 
@@ -17,9 +17,17 @@ const channels = [
 ];
 const byId = new Map(channels.map((one) => [one.id, one]));
 
+const ribbon = (from: string, to: string) => ({ from, to, kind: "output", channels: 1, seats: 1 });
+
 function acts(picked: string[], more: Partial<FlowState> = {}) {
   const doing = {
-    view: view({ channels }),
+    view: {
+      ...view({ channels }),
+      flow: flow({
+        stages: [],
+        ribbons: [ribbon("kick", "drums"), ribbon("snare", "drums"), ribbon("drums", "mix")],
+      }),
+    },
     picked,
     channels: byId,
     state: { folded: new Set<string>(), only: undefined, buses: false, ...more },
@@ -34,23 +42,6 @@ function acts(picked: string[], more: Partial<FlowState> = {}) {
 }
 
 describe("a group", () => {
-  it("is a bus with all that comes to it, by way of others too, but not what is stowed", () => {
-    expect(groupOf(["drums"], byId).sort()).toEqual(["drums", "kick", "snare"]);
-    expect(groupOf(["mix"], byId)).toHaveLength(5);
-  });
-
-  it("ends where buses go round in a loop", () => {
-    const loop: [string, Channel][] = [
-      ["a", channel("a", { kind: "bus", output: "b" })],
-      ["b", channel("b", { kind: "bus", output: "a" })],
-    ];
-    expect(groupOf(["a"], new Map(loop)).sort()).toEqual(["a", "b"]);
-  });
-
-  it("is meant by a picked bus, or by a seat that leads to it", () => {
-    expect(busesOf(["kick", "snare", "mix"], byId)).toEqual(["drums", "mix"]);
-  });
-
   it("is picked whole", () => {
     const { run, select } = acts(["kick"]);
     run("pick-group");

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import type { Channel, Edit, MixView } from "../api/client";
 import type { Act } from "../shell/acts";
-import { foldable } from "./folding";
+import { withAllInto } from "./folding";
 import type { Asking } from "./Questions";
 import { all, nothing, type Selection } from "./selection";
 import type { FlowState } from "./flowState";
@@ -188,7 +188,7 @@ export function useFlowActs(doing: Doing): Act[] {
         key: "t",
         run: () => ask("times"),
       },
-      ...showing(view, picked, channels, state, ask, show),
+      ...showing(view, picked, state, ask, show),
       { id: "find", label: "Find…", key: "/", run: () => ask("find") },
       {
         id: "controlled",
@@ -214,7 +214,7 @@ export function useFlowActs(doing: Doing): Act[] {
         key: "x",
         can: some,
         needs: PICK,
-        run: () => select(all(groupOf(busesOf(picked, channels), channels))),
+        run: () => select(all(withAllInto(busesOf(picked, view), view.flow))),
       },
       {
         id: "pick-pinned",
@@ -266,12 +266,11 @@ export function useFlowActs(doing: Doing): Act[] {
 function showing(
   view: MixView,
   picked: string[],
-  channels: Map<string, Channel>,
   state: FlowState,
   ask: (what: Asking) => void,
   show: (change: Partial<FlowState>) => void,
 ): Act[] {
-  const buses = busesOf(picked, channels);
+  const buses = busesOf(picked, view);
   const unfolding = buses.length > 0 && buses.every((id) => state.folded.has(id));
   return [
     {
@@ -290,9 +289,9 @@ function showing(
       id: "fold-all",
       label: state.folded.size > 0 ? "Unfold all groups" : "Fold all groups",
       key: "shift+f",
-      can: state.folded.size > 0 || foldable(view.flow).length > 0,
+      can: state.folded.size > 0 || view.flow.groups.length > 0,
       needs: "no seat goes to a bus",
-      run: () => show({ folded: new Set(state.folded.size > 0 ? [] : foldable(view.flow)) }),
+      run: () => show({ folded: new Set(state.folded.size > 0 ? [] : view.flow.groups) }),
     },
     {
       id: "only",
@@ -317,28 +316,9 @@ function showing(
   ];
 }
 
-/** The buses that a pick means: those in it, and for seats the buses that they lead to. */
-export function busesOf(picked: string[], channels: ReadonlyMap<string, Channel>): string[] {
-  const found = picked.flatMap((id) => {
-    const channel = channels.get(id);
-    return channel?.kind === "bus" || channel?.kind === "master" ? id : (channel?.output ?? []);
-  });
-  return [...new Set(found)];
-}
-
-/** The buses, and every channel that is sent into them, straight or by way of others. */
-export function groupOf(buses: string[], channels: ReadonlyMap<string, Channel>): string[] {
-  const group = new Set(buses);
-  let before;
-  do {
-    before = group.size;
-    for (const channel of channels.values()) {
-      if (channel.output !== undefined && group.has(channel.output) && !channel.stowed) {
-        group.add(channel.id);
-      }
-    }
-  } while (group.size > before);
-  return [...group];
+/** The buses that a pick means, each once. */
+function busesOf(picked: string[], view: MixView): string[] {
+  return [...new Set(picked.flatMap((id) => view.facts[id]?.bus ?? []))];
 }
 
 /** The edit that moves channels one place up or down in the document; none at its edge. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { FlowLayout } from "../api/client";
-import { foldable, folded } from "./folding";
+import { flow } from "../testing/flow";
+import { folded, wayOn, withAllInto } from "./folding";
 
 const ribbon = (from: string, to: string, kind = "output", seats = 1) => ({
   from,
@@ -10,7 +10,7 @@ const ribbon = (from: string, to: string, kind = "output", seats = 1) => ({
   seats,
 });
 
-const band: FlowLayout = {
+const band = flow({
   stages: [
     { name: "Seats", ids: ["kick in", "kick out", "hat", "voice"] },
     { name: "Sub-sums", ids: ["kick"] },
@@ -35,7 +35,7 @@ const band: FlowLayout = {
     ribbon("squeeze", "kick"),
     ribbon("plate", "mix"),
   ],
-};
+});
 const all = { folded: new Set<string>() };
 
 describe("folded", () => {
@@ -76,7 +76,7 @@ describe("folded", () => {
 
   it("shows buses alone", () => {
     const { layout } = folded(band, { ...all, buses: true });
-    expect(layout.stages[0]).toEqual({ name: "Sub-sums", ids: ["kick"] });
+    expect(layout.stages[0]).toMatchObject({ name: "Sub-sums", ids: ["kick"] });
     expect(layout.ribbons.map((one) => one.from)).not.toContain("hat");
   });
 
@@ -93,27 +93,17 @@ describe("folded", () => {
   });
 });
 
-describe("foldable", () => {
-  it("is the last bus before the mix that seats lead to", () => {
-    expect(foldable(band)).toEqual(["drums", "voices"]);
+describe("with all into", () => {
+  it("is a bus with all that comes to it, by way of others too", () => {
+    expect(withAllInto(["drums"], band).sort()).toEqual(
+      ["drums", "hat", "kick", "kick in", "kick out", "squeeze"].sort(),
+    );
+    expect(withAllInto(["mix"], band)).toHaveLength(10);
   });
 
-  it("is a bus that goes straight to a master, where there is no mix before it", () => {
-    const straight: FlowLayout = {
-      stages: [
-        { name: "Seats", ids: ["hat", "voice"] },
-        { name: "Mix", ids: ["drums", "voices"] },
-        { name: "Master", ids: ["master"] },
-        { name: "Files", ids: ["file"] },
-      ],
-      returns: [],
-      ribbons: [
-        ribbon("hat", "drums"),
-        ribbon("voice", "voices"),
-        ribbon("drums", "master"),
-        ribbon("voices", "master"),
-      ],
-    };
-    expect(foldable(straight)).toEqual(["drums", "voices"]);
+  it("ends where buses go round in a loop", () => {
+    const loop = flow({ stages: [], ribbons: [ribbon("a", "b"), ribbon("b", "a")] });
+    expect(withAllInto(["a"], loop).sort()).toEqual(["a", "b"]);
+    expect(wayOn("a", loop)).toEqual(["b", "a"]);
   });
 });

@@ -33,10 +33,9 @@ export function folded(whole: FlowLayout, showing: Showing): Folded {
   const { only } = showing;
   const isShown = whole.stages.some((stage) => only !== undefined && stage.ids.includes(only));
   const layout = only !== undefined && isShown ? onlyGroup(whole, only) : whole;
-  const outputs = mainOutputs(layout);
   const foldOf = new Map<string, string>();
   for (const id of layout.stages.slice(0, -1).flatMap((stage) => stage.ids)) {
-    for (let at = outputs.get(id), n = 0; at !== undefined && n < 50; at = outputs.get(at), n++) {
+    for (const at of wayOn(id, layout)) {
       if (showing.folded.has(at)) {
         foldOf.set(id, at);
       }
@@ -61,7 +60,7 @@ export function folded(whole: FlowLayout, showing: Showing): Folded {
   const last = layout.stages.length - 1;
   const stages = layout.stages
     .map((stage, i) => ({
-      name: stage.name,
+      ...stage,
       ids:
         i === 0
           ? showing.buses
@@ -72,7 +71,7 @@ export function folded(whole: FlowLayout, showing: Showing): Folded {
     .filter((stage, i) => stage.ids.length > 0 || i === last || (i === 0 && !showing.buses));
   const shown = new Set([...stages.flatMap((stage) => stage.ids), ...layout.returns]);
   return {
-    layout: { stages, returns: layout.returns, ribbons: merged(layout.ribbons, foldOf, shown) },
+    layout: { ...layout, stages, ribbons: merged(layout.ribbons, foldOf, shown) },
     folds,
     rowOf,
   };
@@ -105,10 +104,13 @@ function merged(ribbons: Ribbon[], foldOf: Map<string, string>, shown: Set<strin
   return [...found.values()];
 }
 
-function mainOutputs(layout: FlowLayout): Map<string, string> {
-  return new Map(
-    layout.ribbons.filter((one) => one.kind === "output").map((one) => [one.from, one.to]),
-  );
+/** What a channel leads to, one bus behind the other. */
+export function wayOn(id: string, layout: FlowLayout): string[] {
+  const way = new Set<string>();
+  for (let at = layout.into[id]; at !== undefined && !way.has(at); at = layout.into[at]) {
+    way.add(at);
+  }
+  return [...way];
 }
 
 /** What leads to a bus by main outputs, and all that any of it goes to. */
@@ -135,35 +137,22 @@ function onlyGroup(layout: FlowLayout, bus: string): FlowLayout {
   follow(outOf, "to");
   const last = layout.stages.length - 1;
   return {
+    ...layout,
     stages: layout.stages
-      .map((stage) => ({ name: stage.name, ids: stage.ids.filter((id) => kept.has(id)) }))
+      .map((stage) => ({ ...stage, ids: stage.ids.filter((id) => kept.has(id)) }))
       .filter((stage, i) => stage.ids.length > 0 || i === 0 || i === last),
     returns: layout.returns.filter((id) => kept.has(id)),
     ribbons: layout.ribbons.filter((one) => kept.has(one.from) && kept.has(one.to)),
   };
 }
 
-/** The buses that fold when everything does: the last before the mix that seats lead to. */
-export function foldable(layout: FlowLayout): string[] {
-  const outputs = mainOutputs(layout);
-  const stageOf = new Map<string, string>();
-  layout.stages.forEach((stage) => stage.ids.forEach((id) => stageOf.set(id, stage.name)));
-  const seats = new Set(layout.stages[0]?.ids ?? []);
-  const sums = new Set([...outputs].filter(([from]) => !seats.has(from)).map(([, to]) => to));
-  const found = new Set<string>();
-  for (const seat of seats) {
-    let best: string | undefined;
-    for (let at = outputs.get(seat), n = 0; at !== undefined && n < 50; at = outputs.get(at), n++) {
-      const stage = stageOf.get(at);
-      // What sums other buses is the mix; a bus that goes straight to a master is a group.
-      if (stage === "Master" || (stage === "Mix" && (best !== undefined || sums.has(at)))) {
-        break;
-      }
-      best = at;
-    }
-    if (best !== undefined) {
-      found.add(best);
-    }
+/** Buses with everything that leads to them. */
+export function withAllInto(buses: string[], layout: FlowLayout): string[] {
+  const feeding = grouped(Object.entries(layout.into), ([, to]) => to);
+  const found = new Set(buses);
+  for (const bus of found) {
+    // What is added while it is walked is walked too.
+    feeding.get(bus)?.forEach(([from]) => found.add(from));
   }
   return [...found];
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { FlowLayout } from "../api/client";
+import { flow } from "../testing/flow";
 import { ribbonKey } from "./reach";
 import { BRACKET, layOut, sharedWidths, polyline, ribbonWidth, spread } from "./geometry";
 
@@ -11,7 +11,7 @@ const ribbon = (from: string, to: string, kind = "output", channels = 2, seats =
   seats,
 });
 
-const band: FlowLayout = {
+const band = flow({
   stages: [
     { name: "Seats", ids: ["kick in", "kick out", "hat", "voice", "rough"] },
     { name: "Sub-sums", ids: ["kick"] },
@@ -21,6 +21,7 @@ const band: FlowLayout = {
     { name: "Files", ids: ["file master", "file drums", "file voices"] },
   ],
   returns: ["squeeze", "plate"],
+  groups: ["drums", "voices"],
   ribbons: [
     ribbon("kick in", "kick", "output", 1),
     ribbon("kick out", "kick", "output", 1),
@@ -38,7 +39,7 @@ const band: FlowLayout = {
     ribbon("squeeze", "drums"),
     ribbon("plate", "mix"),
   ],
-};
+});
 
 describe("spread", () => {
   it("leaves items alone that do not touch", () => {
@@ -97,14 +98,13 @@ describe("layOut", () => {
   });
 
   it("makes rows lower when there are many, and scrolls when there are too many", () => {
-    const many = (count: number): FlowLayout => ({
-      stages: [
-        { name: "Seats", ids: Array.from({ length: count }, (_, i) => `s${i}`) },
-        { name: "Files", ids: [] },
-      ],
-      returns: [],
-      ribbons: [],
-    });
+    const many = (count: number) =>
+      flow({
+        stages: [
+          { name: "Seats", ids: Array.from({ length: count }, (_, i) => `s${i}`) },
+          { name: "Files", ids: [] },
+        ],
+      });
     expect(layOut(many(10), { width: 900, height: 700 }).rowHeight).toBe(26);
     const crowd = layOut(many(400), { width: 900, height: 700 });
     expect(crowd.rowHeight).toBe(18);
@@ -175,11 +175,11 @@ describe("widths of columns", () => {
 
   it("take from the gaps what names need, so that nothing is cut off at the right", () => {
     const stages = ["Seats", "Sub-sums 2", "Sub-sums", "Groups", "Mix", "Master", "Files"];
-    const layout: FlowLayout = {
+    const layout = flow({
       stages: stages.map((name) => ({ name, ids: [name] })),
       returns: [],
       ribbons: [],
-    };
+    });
     const long = layOut(layout, { width: 994, height: 720 }, () => 70);
     const last = long.columns.at(-1);
     expect((last?.x ?? 0) + (last?.width ?? 0)).toBeLessThanOrEqual(981);

@@ -1,5 +1,6 @@
 import type { FlowLayout, Ribbon } from "../api/client";
 import { grouped } from "../ui/grouped";
+import { wayOn } from "./folding";
 import { ribbonKey } from "./reach";
 
 /*
@@ -143,21 +144,21 @@ function layColumns(
   margin: number,
 ): Column[] {
   const last = layout.stages.length - 1;
-  const weight = (i: number, name: string) =>
+  const weight = (i: number, stage: FlowLayout["stages"][number]["stage"]) =>
     i === 0
       ? WEIGHTS.first
       : i === last
         ? WEIGHTS.last
-        : name === "Mix" || name === "Master"
+        : stage === "MIX" || stage === "MASTER"
           ? WEIGHTS.end
           : WEIGHTS.middle;
-  const total = layout.stages.reduce((sum, stage, i) => sum + weight(i, stage.name), 0);
+  const total = layout.stages.reduce((sum, stage, i) => sum + weight(i, stage.stage), 0);
   const unit = Math.max(80, (space.width - margin - MARGIN - GAP * last) / total);
   const needed = layout.stages.map((stage) =>
     Math.min(WIDEST_NEED, BESIDE_NAME + Math.max(0, ...stage.ids.map((id) => nameNeeds(id)))),
   );
   const widths = sharedWidths(
-    layout.stages.map((stage, i) => unit * weight(i, stage.name)),
+    layout.stages.map((stage, i) => unit * weight(i, stage.stage)),
     needed,
     unit * total,
   );
@@ -195,22 +196,15 @@ function layFirst(
   return y;
 }
 
-/** The group that a seat ends up in: what it feeds just before the mix. */
+/** The group that a seat ends up in: the last bus before the mix. */
 function groups(layout: FlowLayout): Map<string, string> {
-  const outputs = new Map(
-    layout.ribbons.filter((one) => one.kind === "output").map((one) => [one.from, one.to]),
+  const isGroup = new Set(layout.groups);
+  return new Map(
+    (layout.stages[0]?.ids ?? []).map((id) => [
+      id,
+      wayOn(id, layout).find((at) => isGroup.has(at)) ?? id,
+    ]),
   );
-  const groupStage = layout.stages.find((stage) => stage.name === "Groups");
-  const isGroup = new Set(groupStage?.ids);
-  const found = new Map<string, string>();
-  for (const id of layout.stages[0]?.ids ?? []) {
-    let at: string | undefined = outputs.get(id);
-    for (let n = 0; at !== undefined && !isGroup.has(at) && n < 50; n++) {
-      at = outputs.get(at);
-    }
-    found.set(id, at ?? id);
-  }
-  return found;
 }
 
 interface Passing {

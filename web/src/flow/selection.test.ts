@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { FlowLayout } from "../api/client";
+import { flow } from "../testing/flow";
 import { outputsReached, reach } from "./reach";
 import { extended, nothing, only, toggled } from "./selection";
 
@@ -25,7 +25,7 @@ describe("selection", () => {
 });
 
 describe("reach", () => {
-  const layout: FlowLayout = {
+  const layout = flow({
     stages: [],
     returns: [],
     ribbons: [
@@ -37,7 +37,7 @@ describe("reach", () => {
       { from: "kick", to: "bass", kind: "key", channels: 1, seats: 1 },
       { from: "bass", to: "mix", kind: "output", channels: 1, seats: 1 },
     ],
-  };
+  });
 
   it("lights what is up- and downstream, not what stands beside", () => {
     const lit = reach(layout, ["drums"]);

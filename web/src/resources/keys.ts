@@ -31,6 +31,7 @@ export const keys = {
     cell?.channel,
     cell?.output,
   ],
+  outputDraft: (id: string, revision: number) => ["output-draft", id, revision],
   proof: (id: string, revision: number) => ["proof", id, revision],
   map: (id: string, revision: number) => ["map", id, revision],
   outline: (id: string, revision: number) => ["outline", id, revision],

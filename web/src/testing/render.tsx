@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, vi } from "vitest";
 import type { Channel, Knowledge, MixView, Output } from "../api/client";
+import { flow } from "./flow";
 import { ActsProvider, useActs } from "../shell/acts";
 
 // A busy machine is slow, and not wrong.
@@ -88,6 +89,7 @@ export function withServer() {
     answers.set("GET /api/chains", []);
     answers.set("GET /api/maps", []);
     answers.set("GET /api/mixes/m1", view());
+    answers.set("GET /api/mixes/m1/outputs/draft", output("", { name: "" }));
     answers.set("GET /api/mixes/m1/prints", []);
     answers.set("GET /api/mixes/m1/proof", {
       rules: ["muted"],
@@ -236,6 +238,7 @@ export function factsOf(one: Channel): MixView["facts"][string] {
     colour: "drums",
     takesSound: !holdsClips && !one.stowed,
     awaitsAudio: holdsClips && one.clips.length === 0,
+    bus: one.kind === "bus" || one.kind === "master" ? one.id : one.output,
   };
 }
 
@@ -268,7 +271,7 @@ export function view(more: Partial<MixView["document"]> = {}): MixView {
       ...more,
       channels,
     },
-    flow: { stages: [], returns: [], ribbons: [] },
+    flow: flow({ stages: [] }),
     facts: Object.fromEntries(channels.map((one) => [one.id, factsOf(one)])),
     findings: [],
   };

@@ -446,7 +446,7 @@ describe("outputs", () => {
   it("are added with what they must not hold", async () => {
     const props = watched();
     show(<OutputDialog {...props} />);
-    await userEvent.type(screen.getByLabelText("Name"), "Minus");
+    await userEvent.type(await screen.findByLabelText("Name"), "Minus");
     await userEvent.selectOptions(await screen.findByLabelText("Kind"), "minus");
     await userEvent.click(screen.getByLabelText("drums"));
     await submit();
@@ -493,6 +493,15 @@ describe("outputs", () => {
     expect(togetherEdits(own)[0]).toMatchObject({
       specification: { name: "The hall", truePeak: -3.5 },
     });
+  });
+
+  it("say why there can be none yet", async () => {
+    answers.set("GET /api/mixes/m1/outputs/draft", refusal("There is no channel yet to print."));
+    const props = watched();
+    show(<OutputDialog {...props} />);
+    expect(await screen.findByText("There is no channel yet to print.")).toBeTruthy();
+    await submit();
+    expect(props.onEdit).not.toHaveBeenCalled();
   });
 
   it("are changed under their id", async () => {

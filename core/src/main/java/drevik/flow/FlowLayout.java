@@ -12,6 +12,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -29,15 +30,33 @@ import org.jspecify.annotations.Nullable;
  * @param stages from left to right
  * @param returns ids in the returns band: returns, and buses fed by sends alone
  * @param ribbons everything that is heard, and the files
+ * @param into channel → the one that it feeds, where both are shown
+ * @param groups buses that are one row when everything is folded: for each seat the last before the
+ *     mix
  */
-public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Ribbon> ribbons) {
+public record FlowLayout(
+    List<FlowColumn> stages,
+    List<String> returns,
+    List<Ribbon> ribbons,
+    Map<String, String> into,
+    List<String> groups) {
+
+  /** What stands in a column. */
+  public enum Stage {
+    SEATS,
+    SUB_SUMS,
+    GROUPS,
+    MIX,
+    MASTER,
+    FILES
+  }
 
   /**
    * One column.
    *
    * @param ids channel ids, or output ids in the last stage, from top to bottom
    */
-  public record FlowColumn(String name, List<String> ids) {}
+  public record FlowColumn(String name, Stage stage, List<String> ids) {}
 
   /**
    * One ribbon.
@@ -53,12 +72,20 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
     return new Builder(mix).build();
   }
 
+  /** The bus that a pick of a channel means: a bus or master itself, of all else what it feeds. */
+  public static @Nullable String busMeantBy(Channel channel) {
+    return switch (channel.kind()) {
+      case BUS, MASTER -> channel.id();
+      case SEAT, RETURN, REFERENCE -> channel.output();
+    };
+  }
+
   private static final class Builder {
     private final Mix mix;
     private final Map<String, Channel> shown = new LinkedHashMap<>();
     private final Map<String, List<Channel>> feeders = new HashMap<>();
     private final Map<String, List<Channel>> standingBy = new HashMap<>();
-    private final Set<String> band = new java.util.LinkedHashSet<>();
+    private final Set<String> band = new LinkedHashSet<>();
     private final Map<String, Integer> seats = new HashMap<>();
 
     Builder(Mix mix) {
@@ -104,7 +131,8 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
         boolean atTheEnd = root.kind() == ChannelKind.MASTER || root.kind().holdsClips();
         walk(root, atTheEnd ? 0 : rootDepth, depth, rows);
       }
-      return new FlowLayout(stages(depth, rows), List.copyOf(band), ribbons());
+      return new FlowLayout(
+          stages(depth, rows), List.copyOf(band), ribbons(), into(), groups(depth, rows));
     }
 
     private boolean hasMaster() {
@@ -132,15 +160,19 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
 
     private List<FlowColumn> stages(Map<String, Integer> depth, List<String> rows) {
       List<FlowColumn> stages = new ArrayList<>();
-      stages.add(new FlowColumn("Seats", rows.stream().filter(id -> isSeat(id)).toList()));
+      stages.add(
+          new FlowColumn("Seats", Stage.SEATS, rows.stream().filter(id -> isSeat(id)).toList()));
       Map<Integer, List<String>> columns = new TreeMap<>(Comparator.reverseOrder());
       for (String id : rows) {
         if (isColumnBus(id)) {
           columns.computeIfAbsent(depth.get(id), k -> new ArrayList<>()).add(id);
         }
       }
-      columns.forEach((level, ids) -> stages.add(new FlowColumn(nameOf(level), List.copyOf(ids))));
-      stages.add(new FlowColumn("Files", mix.outputs().stream().map(Output::id).toList()));
+      columns.forEach(
+          (level, ids) ->
+              stages.add(new FlowColumn(nameOf(level), stageOf(level), List.copyOf(ids))));
+      stages.add(
+          new FlowColumn("Files", Stage.FILES, mix.outputs().stream().map(Output::id).toList()));
       return stages;
     }
 
@@ -161,6 +193,50 @@ public record FlowLayout(List<FlowColumn> stages, List<String> returns, List<Rib
         case 3 -> "Sub-sums";
         default -> "Sub-sums " + (level - 2);
       };
+    }
+
+    private static Stage stageOf(int level) {
+      return switch (level) {
+        case 0 -> Stage.MASTER;
+        case 1 -> Stage.MIX;
+        case 2 -> Stage.GROUPS;
+        default -> Stage.SUB_SUMS;
+      };
+    }
+
+    private Map<String, String> into() {
+      Map<String, String> into = new LinkedHashMap<>();
+      for (Channel channel : shown.values()) {
+        String output = outputOf(channel);
+        if (output != null) {
+          into.put(channel.id(), output);
+        }
+      }
+      return into;
+    }
+
+    /** What sums other buses is the mix; a bus that goes straight to a master is a group. */
+    private List<String> groups(Map<String, Integer> depth, List<String> rows) {
+      Map<String, String> into = into();
+      Set<String> sums = new HashSet<>();
+      into.forEach((from, to) -> sums.addAll(isSeat(from) ? Set.of() : Set.of(to)));
+      Set<String> groups = new LinkedHashSet<>();
+      for (String seat : rows.stream().filter(this::isSeat).toList()) {
+        String group = null;
+        Set<String> passed = new HashSet<>();
+        for (String at = into.get(seat); at != null && passed.add(at); at = into.get(at)) {
+          Stage stage = isColumnBus(at) ? stageOf(depth.getOrDefault(at, 0)) : null;
+          if (stage == Stage.MASTER
+              || (stage == Stage.MIX && (group != null || sums.contains(at)))) {
+            break;
+          }
+          group = at;
+        }
+        if (group != null) {
+          groups.add(group);
+        }
+      }
+      return List.copyOf(groups);
     }
 
     private List<Ribbon> ribbons() {

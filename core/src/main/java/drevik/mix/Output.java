@@ -40,6 +40,32 @@ public record Output(
     dither = Objects.requireNonNullElse(dither, Dither.BY_FORMAT);
   }
 
+  /**
+   * What a new output of a Mix is until somebody says otherwise: a stem of the last bus or master
+   * that is not stowed, behind its fader. It has no name and no id yet.
+   *
+   * @throws Refused if there is nothing that it could be taken from
+   */
+  public static Output draft(Mix mix) {
+    List<Channel> channels = mix.channels().stream().filter(one -> !one.stowed()).toList();
+    Channel from =
+        channels.stream()
+            .filter(one -> one.kind() == ChannelKind.BUS || one.kind() == ChannelKind.MASTER)
+            .reduce((one, next) -> next)
+            .or(() -> channels.stream().findFirst())
+            .orElseThrow(
+                () -> new Refused("There is no channel yet to print; add one in the Flow first."));
+    return new Output(
+        "",
+        "",
+        OutputKind.STEM,
+        from.id(),
+        Tap.POST_FADER,
+        from.layout(),
+        SampleFormat.PCM_24,
+        "{output}");
+  }
+
   /** An output that may hold everything, and of which nobody asks anything. */
   public Output(
       String id,

@@ -8,8 +8,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import drevik.deliver.Specifications;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
 import drevik.mix.Mix;
+import drevik.mix.MixKind;
 import drevik.mix.Output;
+import drevik.mix.OutputKind;
 import drevik.mix.Refused;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
@@ -22,6 +26,22 @@ import org.junit.jupiter.api.Test;
 
 /** Outputs, stem sets and specifications. */
 class DeliverableEditsTest {
+  @Test
+  void aNewOutputIsAStemOfTheLastBusUntilSomebodySaysOtherwise() {
+    Output draft = Output.draft(band());
+    Channel from = band().channel(draft.channel()).orElseThrow();
+    assertThat(from.kind()).isIn(ChannelKind.BUS, ChannelKind.MASTER);
+    assertThat(draft)
+        .returns(from.layout(), Output::layout)
+        .returns(OutputKind.STEM, Output::kind)
+        .returns("{output}", Output::namePattern);
+    Mix stowed = band().mapChannels(c -> c.withStowed(c.id().equals(from.id())));
+    assertThat(Output.draft(stowed).channel()).isNotEqualTo(from.id());
+    assertThatThrownBy(() -> Output.draft(Mix.empty(MixKind.TEMPLATE, "Empty")))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("no channel yet");
+  }
+
   @Test
   void outputsAndStemSetsAreKeptTogether() {
     Output mix = output("mix");

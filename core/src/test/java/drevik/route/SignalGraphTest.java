@@ -79,6 +79,37 @@ class SignalGraphTest {
   }
 
   @Test
+  void groupsAreTheLastBusesBeforeTheMixThatSeatsLeadTo() {
+    FlowLayout flow = FlowLayout.of(band());
+    assertThat(flow.groups()).containsExactly("drums");
+    assertThat(flow.into()).containsEntry("kick in", "kick").containsEntry("drums", "mix");
+    Mix straight =
+        MixWords.mix()
+            .seat("hat", "drums")
+            .seat("voice", "voices")
+            .bus("drums", "master")
+            .bus("voices", "master")
+            .bus("master", null)
+            .build()
+            .mapChannels(c -> c.id().equals("master") ? c.withKind(ChannelKind.MASTER) : c);
+    assertThat(FlowLayout.of(straight).groups()).containsExactly("drums", "voices");
+    assertThat(FlowLayout.of(straight).stages())
+        .extracting(FlowLayout.FlowColumn::stage)
+        .containsExactly(
+            FlowLayout.Stage.SEATS,
+            FlowLayout.Stage.MIX,
+            FlowLayout.Stage.MASTER,
+            FlowLayout.Stage.FILES);
+  }
+
+  @Test
+  void aPickMeansItsBus() {
+    assertThat(band().channels())
+        .extracting(c -> c.id() + " " + FlowLayout.busMeantBy(c))
+        .contains("hat drums", "drums drums", "plate mix");
+  }
+
+  @Test
   void aLongLoopIsFoundInItsOrder() {
     Mix loop = band().mapChannels(c -> c.id().equals("master") ? c.withOutput("kick") : c);
     assertThat(SignalGraph.of(loop).fault())

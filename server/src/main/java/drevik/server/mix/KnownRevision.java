@@ -78,7 +78,8 @@ final class KnownRevision {
               map.colourOf(channel),
               map.whyThere(channel),
               channel.takesSound(),
-              channel.awaitsAudio()));
+              channel.awaitsAudio(),
+              FlowLayout.busMeantBy(channel)));
     }
     return facts;
   }

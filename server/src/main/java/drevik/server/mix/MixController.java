@@ -11,6 +11,7 @@ import drevik.edit.RenameChannels;
 import drevik.edit.SetSampleRate;
 import drevik.mix.Mix;
 import drevik.mix.MixKind;
+import drevik.mix.Output;
 import drevik.naming.NamedChannel;
 import drevik.route.SignalGraph;
 import drevik.server.FileAnswer;
@@ -209,6 +210,12 @@ class MixController {
   @GetMapping("/{id}/proof")
   Proof proof(@PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
     return mixes.proof(id, revision);
+  }
+
+  @GetMapping("/{id}/outputs/draft")
+  Output outputDraft(
+      @PathVariable String id, @RequestParam(required = false) @Nullable Integer revision) {
+    return mixes.outputDraft(id, revision);
   }
 
   /** Whether it is put away. */

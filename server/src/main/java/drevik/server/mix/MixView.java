@@ -32,12 +32,14 @@ public record MixView(
    * @param destinationBecause why it goes where it goes; null if it goes nowhere
    * @param takesSound others can be sent to it
    * @param awaitsAudio audio can be seated in it
+   * @param bus that a pick of it means; null if it feeds none
    */
   public record ChannelFacts(
       String colour,
       @Nullable String destinationBecause,
       boolean takesSound,
-      boolean awaitsAudio) {}
+      boolean awaitsAudio,
+      @Nullable String bus) {}
 
   static MixView of(String id, KnownRevision head, @Nullable String undo, @Nullable String redo) {
     KnownRevision.Derived derived = head.derived();

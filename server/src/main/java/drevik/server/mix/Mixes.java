@@ -10,6 +10,7 @@ import drevik.dsp.Settings;
 import drevik.edit.Edit;
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.route.Coverage;
 import drevik.server.NotFound;
@@ -83,6 +84,11 @@ public class Mixes {
   /** What the line check has shown of it. */
   public Proof proof(String id, @Nullable Integer revision) {
     return at(id, revision).proof();
+  }
+
+  /** What a new output is until somebody says otherwise. */
+  public Output outputDraft(String id, @Nullable Integer revision) {
+    return Output.draft(at(id, revision).document());
   }
 
   /**
