@@ -9,10 +9,10 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 
 /**
- * Computes stages on all threads, each block after block. A thread takes whatever is ready; nobody
- * waits for a whole level of the graph, so a reverberation or a master's limiter works on one block
- * while the seats are at the next. What a stage computes depends on its sources alone: threads
- * change the time that it takes and not a bit.
+ * Computes stages on all threads that may work, each block after block. A thread takes whatever is
+ * ready; nobody waits for a whole level of the graph, so a reverberation or a master's limiter
+ * works on one block while the seats are at the next. What a stage computes depends on its sources
+ * alone: threads change the time that it takes and not a bit.
  *
  * <p>No lock and no allocation while it runs: threads without work spin briefly, then sleep for
  * moments.
@@ -20,6 +20,9 @@ import java.util.concurrent.locks.LockSupport;
 final class Pipeline {
   private static final int SPINS = 2_000;
   private static final long NAP_NANOS = 20_000;
+
+  /** How often a thread looks whether it may work again. */
+  private static final long LEAVE_NANOS = 2_000_000;
 
   private final Stage[] stages;
   private final int[][] neighbours;
@@ -63,10 +66,11 @@ final class Pipeline {
    *
    * @throws PrintCancelled if {@code progress} ended it
    */
-  void run(int threads, Progress progress) {
+  void run(Workers workers, Progress progress) {
     List<Thread> helpers = new ArrayList<>();
-    for (int i = 1; i < threads; i++) {
-      Thread helper = new Thread(this::help, "print-" + i);
+    for (int i = 1; i < workers.most(); i++) {
+      int place = i;
+      Thread helper = new Thread(() -> help(workers, place), "print-" + i);
       helper.setDaemon(true);
       helper.start();
       helpers.add(helper);
@@ -99,9 +103,13 @@ final class Pipeline {
     }
   }
 
-  private void help() {
+  private void help(Workers workers, int place) {
     for (int idle = 0; !stopped; ) {
-      idle = step() ? 0 : pause(idle);
+      if (workers.mayWork(place)) {
+        idle = step() ? 0 : pause(idle);
+      } else {
+        LockSupport.parkNanos(LEAVE_NANOS);
+      }
     }
   }
 

@@ -15,7 +15,7 @@ import java.util.Set;
  * @param occasion revision and date for the files' names
  */
 public record PrintOptions(
-    Set<String> outputs, int blockSize, int threads, NamePattern.Occasion occasion) {
+    Set<String> outputs, int blockSize, Workers workers, NamePattern.Occasion occasion) {
   /** Frames: few calls to the system and few meetings of the threads, and still in the cache. */
   private static final int BLOCK_SIZE = 4096;
 
@@ -29,12 +29,12 @@ public record PrintOptions(
     this(
         outputs,
         blockSize,
-        threads,
+        Workers.fixed(threads),
         new NamePattern.Occasion(1, LocalDate.now(ZoneId.systemDefault())));
   }
 
   public static PrintOptions only(Set<String> outputs) {
-    return new PrintOptions(outputs, all().blockSize(), all().threads());
+    return new PrintOptions(outputs, all().blockSize(), all().workers().most());
   }
 
   /**
@@ -51,11 +51,11 @@ public record PrintOptions(
   /** The same, printed from a numbered revision. */
   public PrintOptions ofRevision(int revision) {
     NamePattern.Occasion named = new NamePattern.Occasion(revision, occasion.date());
-    return new PrintOptions(outputs, blockSize, threads, named);
+    return new PrintOptions(outputs, blockSize, workers, named);
   }
 
-  /** The same on so many threads. */
-  public PrintOptions onThreads(int threads) {
-    return new PrintOptions(outputs, blockSize, threads, occasion);
+  /** The same by other threads. */
+  public PrintOptions by(Workers others) {
+    return new PrintOptions(outputs, blockSize, others, occasion);
   }
 }

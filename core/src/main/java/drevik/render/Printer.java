@@ -41,7 +41,7 @@ public final class Printer {
         List<Stage> stages = new ArrayList<>(wiring.stages());
         stages.addAll(sinks.stages());
         new Pipeline(stages, options.blockSize(), sinks.runFrames())
-            .run(options.threads(), progress);
+            .run(options.workers(), progress);
         report = report(mix, wiring, sinks, options, began);
       }
       unfinished.moveInto(folder, report.files());

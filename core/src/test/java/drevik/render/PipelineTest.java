@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -67,7 +70,7 @@ class PipelineTest {
       all.add(next);
     }
     List<Double> told = new ArrayList<>();
-    pipeline(all).run(threads, told::add);
+    pipeline(all).run(Workers.fixed(threads), told::add);
     assertThat(faults).isEmpty();
     assertThat(all).allMatch(one -> one.wrote == (FRAMES - 1) / BLOCK);
     assertThat(told).isSorted().endsWith(1.0);
@@ -87,7 +90,8 @@ class PipelineTest {
             });
     failing.after(first.stage);
     Pipeline pipeline = new Pipeline(List.of(first.stage, failing), BLOCK, FRAMES);
-    assertThatThrownBy(() -> pipeline.run(threads, Progress.NONE)).hasMessage("no more disk");
+    assertThatThrownBy(() -> pipeline.run(Workers.fixed(threads), Progress.NONE))
+        .hasMessage("no more disk");
     assertThat(calls).hasValue(50);
     assertThat(printThreads()).isEmpty();
   }
@@ -97,10 +101,43 @@ class PipelineTest {
   void aRunThatIsCancelledLeavesNoThreadBehind(int threads) {
     Counting only = new Counting(ConcurrentHashMap.newKeySet());
     Pipeline pipeline = pipeline(List.of(only));
-    assertThatThrownBy(() -> pipeline.run(threads, share -> share < 0.5))
+    assertThatThrownBy(() -> pipeline.run(Workers.fixed(threads), share -> share < 0.5))
         .isInstanceOf(PrintCancelled.class);
     assertThat(only.wrote).isBetween(90L, (FRAMES - 1) / BLOCK);
     assertThat(printThreads()).isEmpty();
+  }
+
+  /** Blocks that take a while each, and by which threads they were computed. */
+  private static Stage slow(Map<Long, String> by) {
+    return new Stage(
+        (at, frames) -> {
+          LockSupport.parkNanos(200_000);
+          by.put(at / BLOCK, Thread.currentThread().getName());
+        });
+  }
+
+  @Test
+  void aPrintTakesTheCoresThatOthersLeaveAndGivesThemUp() {
+    Map<Long, String> one = new ConcurrentHashMap<>();
+    Map<Long, String> other = new ConcurrentHashMap<>();
+    AtomicInteger share = new AtomicInteger(1);
+    Pipeline pipeline = new Pipeline(List.of(slow(one), slow(other)), BLOCK, FRAMES);
+    pipeline.run(
+        new Workers(4, share::get),
+        done -> {
+          share.set(done > 0.3 && done < 0.6 ? 4 : 1);
+          return true;
+        });
+    String lead = Thread.currentThread().getName();
+    long last = (FRAMES - 1) / BLOCK;
+    assertThat(one).hasSize((int) last + 1);
+    Set<String> all = new HashSet<>(one.values());
+    all.addAll(other.values());
+    assertThat(all).as("others joined").hasSizeGreaterThan(1).contains(lead);
+    assertThat(other.get(0L))
+        .as("at first there was one: it takes the last stage first")
+        .isEqualTo(lead);
+    assertThat(one.get(last)).as("at last there was one again").isEqualTo(lead);
   }
 
   private static Pipeline pipeline(List<Counting> stages) {
@@ -126,14 +163,14 @@ class PipelineTest {
       all.addAll(List.of(channel, file));
     }
     List<Double> told = new ArrayList<>();
-    pipeline(all).run(1, told::add);
+    pipeline(all).run(Workers.fixed(1), told::add);
     assertThat(told.get(0)).isLessThan(0.01);
     assertThat(told).isSorted().hasSize(2 * 200).endsWith(1.0);
     List<Counting> others = new ArrayList<>();
     for (int i = 0; i < 2; i++) {
       others.add(new Counting(faults));
     }
-    assertThatThrownBy(() -> pipeline(others).run(1, done -> false))
+    assertThatThrownBy(() -> pipeline(others).run(Workers.fixed(1), done -> false))
         .isInstanceOf(PrintCancelled.class);
     assertThat(others).allMatch(one -> one.wrote < 1);
   }

@@ -9,6 +9,7 @@ import drevik.render.PrintOptions;
 import drevik.render.PrintReport;
 import drevik.render.Printer;
 import drevik.render.Progress;
+import drevik.render.Workers;
 import drevik.server.CutShort;
 import drevik.server.DrevikProperties;
 import drevik.server.Ids;
@@ -132,15 +133,14 @@ public class PrintService {
       return;
     }
     runs.start(id, clock.instant());
-    int running = printing.incrementAndGet();
+    printing.incrementAndGet();
     try {
       Files.createDirectories(prints);
       Mix mix = mixes.document(row.mixId, row.revision);
-      // Prints that run at once share the cores; each alone would take them all.
       PrintOptions options =
           PrintOptions.only(new HashSet<>(row.outputs))
               .ofRevision(row.revision)
-              .onThreads(Math.max(1, CORES / running));
+              .by(new Workers(CORES, this::share));
       // What a killed print of this run left; nobody else writes here.
       Folders.delete(folder(id).resolveSibling(id + ".unfinished"));
       PrintReport report = Printer.print(mix, store::locate, options, folder(id), reporting(id));
@@ -182,6 +182,11 @@ public class PrintService {
         return !runs.cancelAsked(id);
       }
     };
+  }
+
+  /** Prints that run at once share the cores; one alone has them all. */
+  private int share() {
+    return Math.max(1, CORES / Math.max(1, printing.get()));
   }
 
   private void end(
