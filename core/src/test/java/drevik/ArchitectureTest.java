@@ -69,9 +69,9 @@ class ArchitectureTest {
         .definedBy("drevik.shelf..")
         .whereLayer("shelf")
         .mayOnlyBeAccessedByLayers("edit", "preview", "codec")
-        .layer("refit")
-        .definedBy("drevik.refit..")
-        .whereLayer("refit")
+        .layer("merge")
+        .definedBy("drevik.merge..")
+        .whereLayer("merge")
         .mayOnlyBeAccessedByLayers("preview")
         .whereLayer("codec")
         .mayNotBeAccessedByAnyLayer()
@@ -90,9 +90,10 @@ class ArchitectureTest {
         .whereLayer("check")
         .mayOnlyBeAccessedByLayers("preview")
         .whereLayer("edit")
-        .mayOnlyBeAccessedByLayers("seat", "intake", "check", "codec", "outline", "preview")
+        .mayOnlyBeAccessedByLayers(
+            "seat", "intake", "check", "codec", "outline", "merge", "preview")
         .whereLayer("ledger")
-        .mayOnlyBeAccessedByLayers("edit", "refit", "outline", "preview")
+        .mayOnlyBeAccessedByLayers("edit", "merge", "outline", "preview")
         .whereLayer("reassign")
         .mayOnlyBeAccessedByLayers("check", "seat", "naming", "edit", "codec", "outline", "preview")
         .whereLayer("naming")
@@ -116,7 +117,7 @@ class ArchitectureTest {
             "seat",
             "intake",
             "render",
-            "refit",
+            "merge",
             "outline",
             "preview",
             "shelf",

@@ -32,7 +32,7 @@ import org.jspecify.annotations.Nullable;
  * What no edit may bring into a Mix: values that cannot be, ids of nothing, loops. What was wrong
  * before is no reason to refuse: it is a finding, and may be what somebody is about to mend.
  */
-final class Soundness {
+public final class Soundness {
   /** What is wrong → the id of what it is wrong with. */
   private final Map<String, String> faults = new LinkedHashMap<>();
 
@@ -49,7 +49,7 @@ final class Soundness {
    *
    * @throws Refused with the first thing that is wrong with it and was not before
    */
-  static Mix require(Mix before, Mix after) {
+  public static Mix require(Mix before, Mix after) {
     Validity.require(before, after);
     if (isRoutedElse(before, after)) {
       SignalGraph.requireSound(after);

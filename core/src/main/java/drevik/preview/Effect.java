@@ -1,10 +1,10 @@
 package drevik.preview;
 
 import drevik.edit.Edit;
+import drevik.merge.Differences;
 import drevik.mix.Mix;
 import drevik.mix.field.Changes;
 import drevik.mix.field.MixField;
-import drevik.refit.Differences;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;

@@ -54,7 +54,8 @@ public record ListChange<E>(
     return new ListChange<>(of, List.of(), ids, Map.of(), List.of());
   }
 
-  boolean isNothing() {
+  /** True if nothing becomes another. */
+  public boolean isNothing() {
     return added.isEmpty() && removed.isEmpty() && changed.isEmpty() && order.isEmpty();
   }
 

@@ -1,8 +1,8 @@
 package drevik.server.mix;
 
+import drevik.merge.Differences;
 import drevik.mix.Limits;
 import drevik.mix.Mix;
-import drevik.refit.Differences;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;

@@ -2,13 +2,13 @@ package drevik.server.mix;
 
 import drevik.check.CheckChange;
 import drevik.edit.ChangeMix;
+import drevik.merge.Differences;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.outline.Outline;
 import drevik.outline.Outline.Placed;
 import drevik.outline.OutlineFault;
 import drevik.outline.ReadNames;
-import drevik.refit.Differences;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;

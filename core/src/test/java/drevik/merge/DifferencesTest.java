@@ -1,4 +1,4 @@
-package drevik.refit;
+package drevik.merge;
 
 import static drevik.MixWords.insert;
 import static drevik.MixWords.mix;

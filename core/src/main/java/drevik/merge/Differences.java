@@ -1,4 +1,4 @@
-package drevik.refit;
+package drevik.merge;
 
 import drevik.ledger.FieldText;
 import drevik.ledger.Members;

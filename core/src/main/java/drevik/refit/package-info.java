@@ -1,2 +1,0 @@
-/** What is different between states of a Mix. */
-package drevik.refit;

@@ -1,0 +1,230 @@
+package drevik.merge;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import drevik.MixWords;
+import drevik.RandomMix;
+import drevik.audio.Layout;
+import drevik.edit.Edit;
+import drevik.edit.RemoveChannels;
+import drevik.edit.SendChannelsTo;
+import drevik.edit.SetChannels;
+import drevik.edit.Soundness;
+import drevik.merge.Clash.Cause;
+import drevik.mix.Channel;
+import drevik.mix.ChannelKind;
+import drevik.mix.Lookup;
+import drevik.mix.Mix;
+import drevik.mix.Send;
+import drevik.mix.Tap;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.MixField;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+/** Two people make something of one Mix; what comes of both is one Mix, and no change is lost. */
+class MergeTest {
+  private static Mix band() {
+    return MixWords.mix()
+        .seat("kick", "drums")
+        .seat("hat", "drums")
+        .seat("voice", "mix")
+        .bus("drums", "mix")
+        .bus("cymbals", "mix")
+        .bus("mix", null)
+        .channel(ChannelKind.RETURN, "plate", Layout.STEREO, "mix", c -> c)
+        .output("mix")
+        .build();
+  }
+
+  private static Channel of(Mix mix, String id) {
+    return Lookup.in(mix.channelsById(), id);
+  }
+
+  private static Mix with(Edit... edits) {
+    Mix mix = band();
+    for (Edit edit : edits) {
+      mix = edit.applyTo(mix);
+    }
+    return mix;
+  }
+
+  @Property(tries = 200)
+  void whatOnlyOneMadeIsWhatComesOut(@ForAll long seed, @ForAll long other) {
+    Mix base = RandomMix.full(seed);
+    Mix made = RandomMix.full(other);
+    assertThat(Merge.of(base, made, base)).isEqualTo(new Merge(made, List.of()));
+    assertThat(Merge.of(base, base, made)).isEqualTo(new Merge(made, List.of()));
+    assertThat(Merge.of(base, made, made)).isEqualTo(new Merge(made, List.of()));
+  }
+
+  /** What two random people do to fields of random channels, none to one that the other has. */
+  @Property(tries = 200)
+  void changesOfDifferentFieldsNeverClashAndAllHold(@ForAll long seed) {
+    Random random = new Random(seed);
+    Mix base = RandomMix.full(seed);
+    List<Field<Channel, ?>> fields =
+        List.of(
+            ChannelField.FADER,
+            ChannelField.TRIM,
+            ChannelField.PAN,
+            ChannelField.COMMENT,
+            ChannelField.MUTE,
+            ChannelField.HEIGHT);
+    Mix ours = base;
+    Mix theirs = base;
+    for (Channel channel : base.channels()) {
+      for (Field<Channel, ?> field : fields) {
+        int who = random.nextInt(3);
+        ours = who == 0 ? otherwise(ours, channel.id(), field, random) : ours;
+        theirs = who == 1 ? otherwise(theirs, channel.id(), field, random) : theirs;
+      }
+    }
+    Merge merge = Merge.of(base, ours, theirs);
+    assertThat(merge.clashes()).isEmpty();
+    for (Channel channel : base.channels()) {
+      for (Field<Channel, ?> field : fields) {
+        Object was = field.get(channel);
+        Object our = field.get(of(ours, channel.id()));
+        Object their = field.get(of(theirs, channel.id()));
+        assertThat((Object) field.get(of(merge.mix(), channel.id())))
+            .isEqualTo(was.equals(our) ? their : our);
+      }
+    }
+  }
+
+  private static Mix otherwise(Mix mix, String id, Field<Channel, ?> field, Random random) {
+    return mix.mapChannels(
+        channel -> {
+          if (!channel.id().equals(id)) {
+            return channel;
+          }
+          double figure = random.nextInt(100) / 100.0;
+          return switch (field.id()) {
+            case "faderDb" -> channel.withFaderDb(-figure);
+            case "trimDb" -> channel.withTrimDb(figure);
+            case "pan" -> channel.withPan(-figure);
+            case "comment" -> channel.withComment("said " + figure);
+            case "mute" -> channel.withMute(!channel.mute());
+            default -> channel.withHeight(figure);
+          };
+        });
+  }
+
+  @Property(tries = 100)
+  void whatComesOfTwoIsSoundAndEveryChangeHoldsOrIsTold(
+      @ForAll long seed, @ForAll long one, @ForAll long other) {
+    Mix base = RandomMix.full(seed);
+    Mix ours = RandomMix.full(one);
+    Mix theirs = RandomMix.full(other);
+    Merge merge = Merge.of(base, ours, theirs);
+    assertThat(Soundness.require(ours, merge.mix())).isEqualTo(merge.mix());
+    Changes<Mix> missing = Changes.between(MixField.ALL, merge.mix(), theirs);
+    Changes<Mix> wanted = Changes.between(MixField.ALL, base, theirs);
+    List<String> told = merge.clashes().stream().map(clash -> clash.at().get(0)).toList();
+    for (Field<Mix, ?> field : wanted.all().keySet()) {
+      boolean ourOwn = Changes.between(MixField.ALL, base, ours).all().containsKey(field);
+      if (missing.all().containsKey(field) && !ourOwn) {
+        assertThat(told).as("theirs that is not there is told").contains(field.id());
+      }
+    }
+  }
+
+  @Test
+  void oneFieldThatBothChangeStaysAsOursAndIsTold() {
+    Mix ours = with(SetChannels.of(List.of("kick"), ChannelField.FADER, -3.0));
+    Mix theirs =
+        with(
+            SetChannels.of(List.of("kick"), ChannelField.FADER, -9.0),
+            SetChannels.of(List.of("kick"), ChannelField.PAN, 0.5));
+    Merge merge = Merge.of(band(), ours, theirs);
+    assertThat(of(merge.mix(), "kick").faderDb()).isEqualTo(-3);
+    assertThat(of(merge.mix(), "kick").pan()).isEqualTo(0.5);
+    assertThat(merge.clashes())
+        .containsExactly(
+            new Clash(
+                Cause.BOTH_CHANGED, List.of("channels", "kick", "faderDb"), -3.0, -9.0, null));
+  }
+
+  @Test
+  void whatOneRemovedAndTheOtherChangedIsTold() {
+    Mix removed = with(new RemoveChannels(List.of("hat")));
+    Mix changed = with(SetChannels.of(List.of("hat"), ChannelField.FADER, -3.0));
+    Merge gone = Merge.of(band(), removed, changed);
+    assertThat(gone.mix()).isEqualTo(removed);
+    Merge kept = Merge.of(band(), changed, removed);
+    assertThat(kept.mix()).isEqualTo(changed);
+    for (Merge merge : List.of(gone, kept)) {
+      assertThat(merge.clashes())
+          .extracting(Clash::cause, Clash::at)
+          .containsExactly(
+              org.assertj.core.groups.Tuple.tuple(
+                  Cause.CHANGED_AND_REMOVED, List.of("channels", "hat")));
+    }
+  }
+
+  @Test
+  void aSendToWhatTheOtherRemovedIsAClashOfTheFieldThatPointsThere() {
+    Mix sent =
+        band()
+            .mapChannels(
+                c ->
+                    c.id().equals("voice")
+                        ? c.withSends(List.of(Send.of("s", List.of("plate"), Tap.POST_FADER, -6)))
+                        : c);
+    Mix removed = with(new RemoveChannels(List.of("plate")));
+    Merge without = Merge.of(band(), removed, sent);
+    assertThat(without.mix()).isEqualTo(removed);
+    assertThat(without.clashes()).hasSize(1);
+    assertThat(without.clashes().get(0).cause()).isEqualTo(Cause.NOT_SOUND);
+    assertThat(without.clashes().get(0).at()).containsExactly("channels", "voice", "sends");
+    Merge with = Merge.of(band(), sent, removed);
+    assertThat(with.mix()).isEqualTo(sent);
+    assertThat(with.clashes().get(0).at()).containsExactly("channels", "plate");
+  }
+
+  @Test
+  void twoThatPointIntoEachOtherAreAClashAndAllElseIsTaken() {
+    Mix ours = with(new SendChannelsTo(List.of("drums"), "cymbals"));
+    Mix theirs =
+        with(
+            new SendChannelsTo(List.of("cymbals"), "drums"),
+            SetChannels.of(List.of("voice"), ChannelField.FADER, -3.0));
+    Merge merge = Merge.of(band(), ours, theirs);
+    assertThat(of(merge.mix(), "drums").output()).isEqualTo("cymbals");
+    assertThat(of(merge.mix(), "cymbals").output()).isEqualTo("mix");
+    assertThat(of(merge.mix(), "voice").faderDb()).isEqualTo(-3);
+    assertThat(merge.clashes()).hasSize(1);
+    assertThat(merge.clashes().get(0).at()).containsExactly("channels", "cymbals", "output");
+    assertThat(merge.clashes().get(0).why()).contains("loop");
+  }
+
+  @Test
+  void whatIsAddedComesWithAllThatPointsAtIt() {
+    Mix ours = with(new RemoveChannels(List.of("plate")));
+    List<Channel> more = new ArrayList<>(band().channels());
+    more.add(Channel.of("tom", ChannelKind.SEAT, "Tom", Layout.MONO, "drums").withOutput("toms"));
+    more.add(
+        Channel.of("toms", ChannelKind.BUS, "Toms", Layout.STEREO, "drums").withOutput("drums"));
+    Mix theirs =
+        band()
+            .withChannels(more)
+            .mapChannels(
+                c ->
+                    c.id().equals("hat")
+                        ? c.withSends(List.of(Send.of("s", List.of("plate"), Tap.POST_FADER, 0)))
+                        : c);
+    Merge merge = Merge.of(band(), ours, theirs);
+    assertThat(of(merge.mix(), "tom").output()).isEqualTo("toms");
+    assertThat(of(merge.mix(), "toms").output()).isEqualTo("drums");
+    assertThat(merge.clashes())
+        .extracting(Clash::at)
+        .containsExactly(List.of("channels", "hat", "sends"));
+  }
+}
