@@ -209,6 +209,7 @@ export function channel(id: string, more: Partial<Channel> = {}): Channel {
     clips: [],
     comment: "",
     pins: [],
+    taken: [],
     fallbacks: [],
     ...more,
   };

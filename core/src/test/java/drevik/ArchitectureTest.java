@@ -95,7 +95,8 @@ class ArchitectureTest {
         .whereLayer("ledger")
         .mayOnlyBeAccessedByLayers("edit", "merge", "outline", "preview")
         .whereLayer("reassign")
-        .mayOnlyBeAccessedByLayers("check", "seat", "naming", "edit", "codec", "outline", "preview")
+        .mayOnlyBeAccessedByLayers(
+            "check", "seat", "naming", "edit", "codec", "outline", "merge", "preview")
         .whereLayer("naming")
         .mayOnlyBeAccessedByLayers("edit", "outline")
         .whereLayer("deliver")

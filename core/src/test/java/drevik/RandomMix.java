@@ -9,6 +9,7 @@ import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Clip;
 import drevik.mix.Control;
+import drevik.mix.Fallback;
 import drevik.mix.Insert;
 import drevik.mix.JobKind;
 import drevik.mix.MapEntry;
@@ -23,6 +24,7 @@ import drevik.mix.Pin;
 import drevik.mix.Send;
 import drevik.mix.Specification;
 import drevik.mix.StemSet;
+import drevik.mix.Taken;
 import drevik.mix.Tap;
 import java.util.ArrayList;
 import java.util.List;
@@ -261,6 +263,17 @@ public final class RandomMix {
         .withPins(
             channel.kind().holdsClips() && random.nextInt(3) == 0
                 ? List.of(new Pin(any(random, "output", "trimDb", "sends:" + bus), "by hand", null))
+                : List.of())
+        .withTaken(
+            channel.kind().holdsClips() && random.nextInt(5) == 0
+                ? List.of(
+                    new Taken(
+                        any(
+                            random,
+                            new Fallback("output", bus, null, List.of(), null),
+                            new Fallback("trimDb", null, -3.0, List.of(), null),
+                            new Fallback("colour", "keys", null, List.of(), null)),
+                        any(random, "another Mix", null)))
                 : List.of())
         .withChain(random.nextBoolean() ? List.of(insert) : List.of())
         .withClips(channel.kind().holdsClips() && random.nextBoolean() ? List.of(clip) : List.of());

@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.reassign.Actor;
 import drevik.reassign.Following;
 
 /**
@@ -57,7 +58,16 @@ public sealed interface Edit
    * @throws Refused with a reason that a person can act on
    */
   default Mix applyTo(Mix mix) {
-    return Following.after(mix, changed(mix));
+    return applyTo(mix, Actor.HAND);
+  }
+
+  /**
+   * The same, carried out by somebody else than a person at this Mix.
+   *
+   * @throws Refused with a reason that a person can act on
+   */
+  default Mix applyTo(Mix mix, Actor actor) {
+    return Following.after(mix, changed(mix), actor);
   }
 
   /**

@@ -2,6 +2,7 @@ package drevik.edit;
 
 import drevik.mix.Channel;
 import drevik.mix.Mix;
+import drevik.reassign.Actor;
 import drevik.reassign.Following;
 import drevik.shelf.NamedMap;
 import java.util.List;
@@ -14,7 +15,7 @@ import java.util.List;
 public record PutMap(NamedMap map, boolean inOrder) implements Edit {
   @Override
   public Mix changed(Mix mix) {
-    Mix under = Following.after(mix, mix.withCategoryMap(map.cleaned().in(mix)));
+    Mix under = Following.after(mix, mix.withCategoryMap(map.cleaned().in(mix)), Actor.HAND);
     List<String> all = under.channels().stream().map(Channel::id).toList();
     Mix followed = Following.all(under, all);
     return Soundness.require(mix, inOrder ? Following.inOrder(followed, all) : followed);

@@ -12,6 +12,7 @@ import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.Send;
+import drevik.reassign.Actor;
 import drevik.reassign.Following;
 import drevik.reassign.Meant;
 import drevik.shelf.KeptChain;
@@ -71,8 +72,8 @@ public record Reassign(
 
   /** Filing is followed by itself; what comes behind it is told from there. */
   @Override
-  public Mix applyTo(Mix mix) {
-    return Following.after(filed(mix, channels(mix)), changed(mix));
+  public Mix applyTo(Mix mix, Actor actor) {
+    return Following.after(filed(mix, channels(mix)), changed(mix), actor);
   }
 
   private List<String> channels(Mix mix) {

@@ -8,6 +8,7 @@ import drevik.mix.Key;
 import drevik.mix.Pin;
 import drevik.mix.Send;
 import drevik.mix.Slot;
+import drevik.mix.Taken;
 import drevik.mix.field.Field;
 import drevik.mix.field.ListField;
 import java.math.BigDecimal;
@@ -129,6 +130,10 @@ public final class FieldText {
     }
     if (item instanceof Clip clip) {
       return clip.audio().name();
+    }
+    if (item instanceof Taken taken) {
+      return Slot.byId(taken.id()).map(slot -> slot(slot, names)).orElse(taken.id())
+          + (taken.from() == null ? "" : " (from " + taken.from() + ")");
     }
     if (item instanceof Pin pin) {
       return Slot.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id()) + origin(pin);

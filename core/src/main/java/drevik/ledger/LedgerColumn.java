@@ -49,6 +49,7 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
         anywhere.test(Layout::hasHeight)
             || mix.channels().stream().anyMatch(channel -> channel.height() > 0);
     boolean images = mix.channels().stream().anyMatch(Channel::wholeImage);
+    boolean taken = mix.channels().stream().anyMatch(channel -> !channel.taken().isEmpty());
     boolean lfe =
         anywhere.test(Layout::hasLfe)
             || mix.channels().stream().anyMatch(channel -> channel.lfeDb() != null);
@@ -56,6 +57,7 @@ public record LedgerColumn(Field<Channel, ?> field, String label, boolean editab
         .filter(column -> images || column.field() != ChannelField.WHOLE_IMAGE)
         .filter(column -> surround || column.field() != ChannelField.FRONT_BACK)
         .filter(column -> heights || column.field() != ChannelField.HEIGHT)
+        .filter(column -> taken || column.field() != ChannelField.TAKEN)
         .filter(column -> lfe || column.field() != ChannelField.LFE)
         .toList();
   }

@@ -1,9 +1,7 @@
 package drevik.merge;
 
-import drevik.edit.Soundness;
 import drevik.merge.Clash.Cause;
 import drevik.mix.Mix;
-import drevik.mix.Refused;
 import drevik.mix.field.Change;
 import drevik.mix.field.Changes;
 import drevik.mix.field.Field;
@@ -12,6 +10,7 @@ import drevik.mix.field.FiguresChange;
 import drevik.mix.field.ListChange;
 import drevik.mix.field.ListField;
 import drevik.mix.field.MixField;
+import drevik.reassign.Actor;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -41,8 +40,9 @@ public record Merge(Mix mix, List<Clash> clashes) {
    * Brings two Mixes together that were made from one.
    *
    * @param base what both began with
+   * @param from what theirs is called, so that it can be told where a value came from; or null
    */
-  public static Merge of(Mix base, Mix ours, Mix theirs) {
+  public static Merge of(Mix base, Mix ours, Mix theirs, @Nullable String from) {
     Changes<Mix> ourChanges = Changes.between(MixField.ALL, base, ours);
     Changes<Mix> theirChanges = Changes.between(MixField.ALL, base, theirs);
     if (theirChanges.isEmpty() || ourChanges.isEmpty()) {
@@ -50,23 +50,10 @@ public record Merge(Mix mix, List<Clash> clashes) {
     }
     Apart apart = new Apart();
     Changes<Mix> wanted = apart.fields(MixField.ALL, List.of(), ourChanges, theirChanges);
-    Mix merged = sound(ours, wanted);
-    if (merged != null) {
-      return new Merge(merged, apart.clashes);
-    }
-    Piecemeal piecemeal = new Piecemeal(ours);
-    piecemeal.take(Pieces.of(wanted));
+    Piecemeal piecemeal = new Piecemeal(ours, Actor.merging(from));
+    piecemeal.take(wanted);
     apart.clashes.addAll(piecemeal.refused());
-    return new Merge(piecemeal.mix, apart.clashes);
-  }
-
-  /** A Mix with changes; null if they cannot be, or what comes out is not sound. */
-  private static @Nullable Mix sound(Mix mix, Changes<Mix> changes) {
-    try {
-      return Soundness.require(mix, changes.applyTo(mix));
-    } catch (Refused e) {
-      return null;
-    }
+    return new Merge(piecemeal.mix(), apart.clashes);
   }
 
   /** Finds what theirs changes and ours does not. */

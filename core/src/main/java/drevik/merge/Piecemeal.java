@@ -5,6 +5,9 @@ import drevik.merge.Clash.Cause;
 import drevik.merge.Pieces.Piece;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
+import drevik.mix.field.Changes;
+import drevik.reassign.Actor;
+import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,15 +18,35 @@ import java.util.Map;
  * found among hundreds by a few looks.
  */
 final class Piecemeal {
-  Mix mix;
+  private Mix mix;
+  private final Actor actor;
   private final Map<Piece, String> why = new LinkedHashMap<>();
 
-  Piecemeal(Mix mix) {
+  Piecemeal(Mix mix, Actor actor) {
     this.mix = mix;
+    this.actor = actor;
   }
 
-  /** Takes what can be; what waits for another piece is tried again when that has been taken. */
-  void take(List<Piece> pieces) {
+  Mix mix() {
+    return mix;
+  }
+
+  /** Takes all at once if that can be, else as much of it as can. */
+  void take(Changes<Mix> changes) {
+    try {
+      mix = sound(changes.applyTo(mix));
+    } catch (Refused e) {
+      take(Pieces.of(changes));
+    }
+  }
+
+  /** The Mix with what follows from the change, if it is sound. */
+  private Mix sound(Mix after) {
+    return Soundness.require(mix, Following.after(mix, after, actor));
+  }
+
+  /** What waits for another piece is tried again when that has been taken. */
+  private void take(List<Piece> pieces) {
     List<Piece> left = pieces;
     for (int before = left.size() + 1; !left.isEmpty() && left.size() < before; ) {
       before = left.size();
@@ -39,7 +62,7 @@ final class Piecemeal {
       for (Piece piece : pieces) {
         after = piece.changes().applyTo(after);
       }
-      mix = Soundness.require(mix, after);
+      mix = sound(after);
       return List.of();
     } catch (Refused e) {
       if (pieces.size() == 1) {

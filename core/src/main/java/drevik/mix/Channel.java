@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param deliveredBy whom its files came from; null where nobody said
  * @param clips empty for a free seat
  * @param pins what the category map leaves alone
+ * @param taken what was taken over from elsewhere: under a pin, over the map
  * @param fallbacks what fields return to where the category map stands over them
  */
 @RecordBuilder
@@ -56,6 +57,7 @@ public record Channel(
     List<Clip> clips,
     String comment,
     List<Pin> pins,
+    List<Taken> taken,
     List<Fallback> fallbacks)
     implements ChannelBuilder.With {
 
@@ -65,6 +67,7 @@ public record Channel(
     clips = Lists.copy(clips);
     comment = comment == null ? "" : comment;
     pins = Lists.copy(pins);
+    taken = Lists.copy(taken);
     fallbacks = Lists.copy(fallbacks);
   }
 
@@ -73,7 +76,7 @@ public record Channel(
       String id, ChannelKind kind, String name, Layout layout, String category) {
     return new Channel(
         id, kind, name, layout, category, null, 0, false, List.of(), 0, 0, false, 0, 0, null, false,
-        false, null, List.of(), null, null, null, List.of(), "", List.of(), List.of());
+        false, null, List.of(), null, null, null, List.of(), "", List.of(), List.of(), List.of());
   }
 
   /** Where it stands in what it feeds. */
@@ -84,6 +87,11 @@ public record Channel(
   /** True if the category map leaves this of it alone. */
   public boolean isPinned(Slot slot) {
     return pins.stream().anyMatch(pin -> pin.id().equals(slot.id()));
+  }
+
+  /** What was taken over into a slot, if anything was. */
+  public Optional<Taken> taken(Slot slot) {
+    return taken.stream().filter(one -> one.id().equals(slot.id())).findFirst();
   }
 
   /** A seat or reference with no audio on it. */

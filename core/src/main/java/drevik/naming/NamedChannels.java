@@ -7,6 +7,7 @@ import drevik.mix.ChannelKind;
 import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Output;
+import drevik.reassign.Actor;
 import drevik.reassign.Asked;
 import drevik.reassign.Following;
 import drevik.reassign.MapAnswers;
@@ -129,7 +130,9 @@ public final class NamedChannels {
     Mix before = mix.withChannels(grown);
     Map<String, Channel> was = before.channelsById();
     return Following.after(
-            before, before.withCategoryMap(before.categoryMap().sending(category, bus.id())))
+            before,
+            before.withCategoryMap(before.categoryMap().sending(category, bus.id())),
+            Actor.HAND)
         .channels()
         .stream()
         .filter(one -> Lookup.in(was, one.id()).output() != null)

@@ -14,6 +14,7 @@ import drevik.naming.FreshNames;
 import drevik.outline.Outline.Placed;
 import drevik.outline.Outline.Reading;
 import drevik.outline.WrittenOutline.WrittenMark;
+import drevik.reassign.Actor;
 import drevik.reassign.Following;
 import drevik.route.SignalGraph;
 import java.util.ArrayList;
@@ -85,7 +86,7 @@ final class OutlineReader {
     Map<String, Set<Slot>> held = new LinkedHashMap<>();
     Slot output = Slot.of(Slot.Kind.OUTPUT);
     Mix after =
-        Following.after(mix, read)
+        Following.after(mix, read, Actor.HAND)
             .mapChannels(
                 channel -> {
                   String wanted = Lookup.in(said, channel.id()).output();

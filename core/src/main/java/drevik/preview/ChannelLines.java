@@ -36,7 +36,7 @@ final class ChannelLines {
 
   /** What the map keeps for itself, and what is told send by send. */
   private static final Set<Field<Channel, ?>> APART =
-      Set.of(ChannelField.FALLBACKS, ChannelField.PINS, ChannelField.SENDS);
+      Set.of(ChannelField.FALLBACKS, ChannelField.TAKEN, ChannelField.PINS, ChannelField.SENDS);
 
   private final MapAnswers was;
   private final MapAnswers is;

@@ -3,17 +3,30 @@ package drevik.reassign;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Slot;
+import drevik.mix.Taken;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What a category map says of one slot of a channel.
+ * What is to stand in one slot of a channel: what was taken over, else what the category map says.
  *
  * @param value in the form of {@link SlotValues}; null for none
- * @param by the entry that says it
+ * @param by the entry that says it; null for what was taken over
+ * @param taken what was taken over; null for what the map says
  */
-public record Answer(Slot slot, @Nullable Object value, MapEntry by) {
+public record Answer(
+    Slot slot, @Nullable Object value, @Nullable MapEntry by, @Nullable Taken taken) {
+  /** What an entry of the map says. */
+  static Answer of(Slot slot, @Nullable Object value, MapEntry by) {
+    return new Answer(slot, value, by, null);
+  }
+
+  /** What was taken over. */
+  static Answer of(Slot slot, Taken taken) {
+    return new Answer(slot, SlotValues.of(slot, taken.value()), null, taken);
+  }
+
   /** The value of what is an id or a colour. */
   public String text() {
     return (String) Objects.requireNonNull(value);
@@ -21,7 +34,7 @@ public record Answer(Slot slot, @Nullable Object value, MapEntry by) {
 
   /** Where the send goes that it speaks of. */
   List<String> destinations() {
-    return by.sends().stream()
+    return Objects.requireNonNull(by).sends().stream()
         .filter(send -> Slot.send(send.destinations()).equals(slot))
         .findFirst()
         .map(MapSend::destinations)
@@ -30,7 +43,10 @@ public record Answer(Slot slot, @Nullable Object value, MapEntry by) {
 
   /** “from the category map: drums, of Ada”. */
   public String words() {
-    return "from the category map: " + nameOf(by);
+    if (by != null) {
+      return "from the category map: " + nameOf(by);
+    }
+    return taken == null || taken.from() == null ? "taken over" : "taken over from " + taken.from();
   }
 
   /** What an entry asks for beside its category, in words; empty for nothing. */

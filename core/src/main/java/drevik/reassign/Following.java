@@ -5,6 +5,7 @@ import drevik.mix.FreshIds;
 import drevik.mix.Mix;
 import drevik.mix.Pin;
 import drevik.mix.Slot;
+import drevik.mix.Taken;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -21,8 +22,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * How channels follow the category map. What a channel says in a slot is, from the strongest: its
- * pin, the map's answer, what it said before the map did. A Mix holds what comes of that, so that
- * whoever reads it need not ask a map.
+ * pin, what was taken over, the map's answer, what it said before the map did. A Mix holds what
+ * comes of that, so that whoever reads it need not ask a map.
  */
 public final class Following {
   private final MapAnswers answers;
@@ -38,15 +39,19 @@ public final class Following {
   /**
    * A changed Mix with what follows from the change. Where the map now says something else of a
    * channel, because the map or the channel's category is another, the channel follows, pins apart.
-   * Where a hand has changed what the map decides, it is pinned. Whatever the change does not touch
-   * stays as it is.
+   * Where somebody has changed what the map decides, who it was says what becomes of it: see {@link
+   * Actor.Kind}. Whatever the change does not touch stays as it is.
    */
   @SuppressWarnings("ReferenceEquality") // the same object is unchanged
-  public static Mix after(Mix before, Mix changed) {
+  public static Mix after(Mix before, Mix changed, Actor actor) {
     boolean sameMap =
         before.categoryMap().equals(changed.categoryMap())
             && (before.outputs().equals(changed.outputs()) || !hasStems(changed));
-    boolean unused = before.categoryMap().saysNothing() && changed.categoryMap().saysNothing();
+    boolean unused =
+        before.categoryMap().saysNothing()
+            && changed.categoryMap().saysNothing()
+            && nothingTaken(before)
+            && nothingTaken(changed);
     boolean sameControls = before.controls() == changed.controls();
     if (unused || (sameMap && sameControls && before.channels() == changed.channels())) {
       return changed;
@@ -62,9 +67,14 @@ public final class Following {
       channels.add(
           untouched || !MapAnswers.decidesOf(channel)
               ? channel
-              : is.followed(then, then == null ? Map.of() : was.answers(then), wasIn, channel));
+              : is.followed(
+                  then, then == null ? Map.of() : was.answers(then), wasIn, channel, actor));
     }
     return is.with(changed, channels);
+  }
+
+  private static boolean nothingTaken(Mix mix) {
+    return mix.channels().stream().allMatch(channel -> channel.taken().isEmpty());
   }
 
   private static boolean hasStems(Mix mix) {
@@ -72,7 +82,11 @@ public final class Following {
   }
 
   private Channel followed(
-      @Nullable Channel then, Map<Slot, Answer> before, Memberships wasIn, Channel channel) {
+      @Nullable Channel then,
+      Map<Slot, Answer> before,
+      Memberships wasIn,
+      Channel channel,
+      Actor actor) {
     Map<Slot, Answer> now = answers.answers(channel);
     Set<Slot> slots = new LinkedHashSet<>(before.keySet());
     slots.addAll(now.keySet());
@@ -93,13 +107,31 @@ public final class Following {
         // That somebody has not said where it goes is no decision.
         boolean nowhere = slot.kind() == Slot.Kind.OUTPUT && value == null;
         if (!nowhere && answer != null && !Objects.equals(answer.value(), value)) {
-          after = pinned(after, slot);
+          after = departed(after, slot, answer, writer, actor);
         }
       } else if (answer == null || !says(before.get(slot), answer)) {
         after = set(after, slot, answer, writer, true);
       }
     }
     return after;
+  }
+
+  /** What becomes of a slot that somebody has changed against what stands over it. */
+  private Channel departed(
+      Channel channel, Slot slot, Answer answer, SlotWriter writer, Actor actor) {
+    return switch (actor.kind()) {
+      case HAND -> pinned(channel, slot);
+      case MERGE ->
+          taken(channel, new Taken(SlotValues.kept(channel, slot, members), actor.from()));
+      case MAP, IMPORT -> set(channel, slot, answer, writer, true);
+    };
+  }
+
+  private static Channel taken(Channel channel, Taken taken) {
+    List<Taken> all = new ArrayList<>(channel.taken());
+    all.removeIf(one -> one.id().equals(taken.id()));
+    all.add(taken);
+    return channel.withTaken(all);
   }
 
   /** True if what stood there was removed, which is nobody's exception. */
@@ -199,7 +231,8 @@ public final class Following {
   }
 
   /**
-   * Pins go, and what they held follows the map.
+   * Pins go, and what they held returns to what stands below: what was taken over, else the map.
+   * Where no pin stands over it, what was taken over goes.
    *
    * @param ids of slots; null for all pins of these channels
    */
@@ -221,8 +254,8 @@ public final class Following {
 
   private Channel following(Channel channel, Predicate<Slot> which, boolean unpin) {
     Set<Slot> slots = new LinkedHashSet<>();
-    Map<Slot, Answer> now = answers.answers(channel);
-    Channel after = channel;
+    Channel after = unpin ? withoutTaken(channel, which, slots) : channel;
+    Map<Slot, Answer> now = answers.answers(after);
     if (unpin) {
       List<Pin> left = new ArrayList<>();
       for (Pin pin : channel.pins()) {
@@ -247,6 +280,19 @@ public final class Following {
       }
     }
     return after;
+  }
+
+  private static Channel withoutTaken(Channel channel, Predicate<Slot> which, Set<Slot> slots) {
+    List<Taken> left = new ArrayList<>();
+    for (Taken taken : channel.taken()) {
+      Slot slot = Slot.byId(taken.id()).orElse(null);
+      if (slot != null && which.test(slot) && !channel.isPinned(slot)) {
+        slots.add(slot);
+      } else {
+        left.add(taken);
+      }
+    }
+    return channel.withTaken(left);
   }
 
   private Mix with(Mix mix, List<Channel> channels) {
@@ -314,9 +360,12 @@ public final class Following {
    */
   private static Channel set(
       Channel channel, Slot slot, @Nullable Answer answer, SlotWriter writer, boolean keeps) {
-    return answer == null
-        ? writer.restored(channel, slot)
-        : writer.answered(channel, answer, keeps);
+    if (answer == null) {
+      return writer.restored(channel, slot);
+    }
+    return answer.taken() == null
+        ? writer.answered(channel, answer, keeps)
+        : writer.restored(channel, slot, answer.taken().value());
   }
 
   /**

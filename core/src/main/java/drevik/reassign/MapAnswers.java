@@ -10,6 +10,7 @@ import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Send;
 import drevik.mix.Slot;
+import drevik.mix.Taken;
 import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -132,12 +133,15 @@ public final class MapAnswers {
         && (entry.position() == null || NameWords.standsAt(asked.name(), entry.position()));
   }
 
-  /** What the map says of a channel, for each thing that it speaks of. */
+  /** What is to stand in a channel: what was taken over, else what the map says. */
   public Map<Slot, Answer> answers(Channel channel) {
-    if (map.saysNothing() || !decidesOf(channel)) {
+    if ((map.saysNothing() && channel.taken().isEmpty()) || !decidesOf(channel)) {
       return Map.of();
     }
     Map<Slot, Answer> answers = new LinkedHashMap<>();
+    for (Taken taken : channel.taken()) {
+      Slot.byId(taken.id()).ifPresent(slot -> answers.put(slot, Answer.of(slot, taken)));
+    }
     for (MapEntry entry : entriesFor(Asked.of(channel))) {
       destination(entry)
           .filter(to -> !to.equals(channel.id()))
@@ -170,7 +174,7 @@ public final class MapAnswers {
   /** The first that says something of a slot is the most specific. */
   private static void say(
       Map<Slot, Answer> answers, Slot slot, @Nullable Object value, MapEntry entry) {
-    answers.putIfAbsent(slot, new Answer(slot, value, entry));
+    answers.putIfAbsent(slot, Answer.of(slot, value, entry));
   }
 
   /** A channel without what a map says in some slots, so that it follows its own answers. */
@@ -229,7 +233,7 @@ public final class MapAnswers {
     for (MapEntry entry : entriesFor(asked)) {
       Object value = says.apply(entry);
       if (value != null) {
-        return Optional.of(new Answer(slot, value, entry));
+        return Optional.of(Answer.of(slot, value, entry));
       }
     }
     return Optional.empty();
@@ -285,6 +289,10 @@ public final class MapAnswers {
     }
     if (channel.isPinned(Slot.of(Slot.Kind.OUTPUT))) {
       return "pinned by hand";
+    }
+    Optional<Taken> taken = channel.taken(Slot.of(Slot.Kind.OUTPUT));
+    if (taken.isPresent()) {
+      return Answer.of(Slot.of(Slot.Kind.OUTPUT), taken.get()).words();
     }
     return destinationOf(Asked.of(channel))
         .filter(answer -> Objects.equals(answer.value(), channel.output()))

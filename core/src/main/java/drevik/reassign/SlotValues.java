@@ -104,6 +104,18 @@ public final class SlotValues {
         send);
   }
 
+  /** A value that is kept, in the form in which a channel has it. */
+  static @Nullable Object of(Slot slot, Fallback kept) {
+    return switch (slot.kind()) {
+      case OUTPUT, GROUP, COLOUR -> kept.text();
+      case LAYOUT -> layout(kept.text());
+      case TRIM -> kept.figure();
+      case CHAIN -> bare(kept.chain());
+      case SENDS -> kept.send() == null ? null : sent(kept.send());
+      case CONTROLS -> kept.text() != null;
+    };
+  }
+
   static @Nullable Layout layout(@Nullable String text) {
     return Arrays.stream(Layout.values())
         .filter(layout -> layout.toString().equals(text))

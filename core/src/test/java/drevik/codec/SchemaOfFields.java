@@ -198,12 +198,13 @@ final class SchemaOfFields {
           : ordered("type", "object", "additionalProperties", inner);
     }
     Class<?> of = (Class<?>) type;
-    String name = decapitalised(of.getSimpleName());
     if (of.isEnum()) {
       return Map.of("enum", Arrays.stream(of.getEnumConstants()).map(Object::toString).toList());
     }
-    if (definitions.containsKey(name)) {
-      return Map.of("$ref", "#/$defs/" + name);
+    Optional<Fields<?>> known =
+        MixField.ALL.withAllWithin().stream().filter(fields -> fields.type() == of).findFirst();
+    if (known.isPresent()) {
+      return reference(known.get());
     }
     return of.isRecord() ? object(of, Optional.empty()) : Map.of("type", nameOf(of));
   }

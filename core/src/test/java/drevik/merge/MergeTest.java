@@ -8,19 +8,27 @@ import drevik.audio.Layout;
 import drevik.edit.Edit;
 import drevik.edit.RemoveChannels;
 import drevik.edit.SendChannelsTo;
+import drevik.edit.SetCategoryRule;
 import drevik.edit.SetChannels;
 import drevik.edit.Soundness;
+import drevik.edit.UnpinSlots;
 import drevik.merge.Clash.Cause;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
 import drevik.mix.ChannelKind;
 import drevik.mix.Lookup;
 import drevik.mix.Mix;
 import drevik.mix.Send;
+import drevik.mix.Slot;
 import drevik.mix.Tap;
 import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
+import drevik.mix.field.MapEntryField;
 import drevik.mix.field.MixField;
+import drevik.reassign.Actor;
+import drevik.reassign.Following;
+import drevik.reassign.MapAnswers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -33,7 +41,7 @@ class MergeTest {
   private static Mix band() {
     return MixWords.mix()
         .seat("kick", "drums")
-        .seat("hat", "drums")
+        .seat("hat", "drums", c -> c.withCategory("drums/hat"))
         .seat("voice", "mix")
         .bus("drums", "mix")
         .bus("cymbals", "mix")
@@ -59,9 +67,9 @@ class MergeTest {
   void whatOnlyOneMadeIsWhatComesOut(@ForAll long seed, @ForAll long other) {
     Mix base = RandomMix.full(seed);
     Mix made = RandomMix.full(other);
-    assertThat(Merge.of(base, made, base)).isEqualTo(new Merge(made, List.of()));
-    assertThat(Merge.of(base, base, made)).isEqualTo(new Merge(made, List.of()));
-    assertThat(Merge.of(base, made, made)).isEqualTo(new Merge(made, List.of()));
+    assertThat(Merge.of(base, made, base, "theirs")).isEqualTo(new Merge(made, List.of()));
+    assertThat(Merge.of(base, base, made, "theirs")).isEqualTo(new Merge(made, List.of()));
+    assertThat(Merge.of(base, made, made, "theirs")).isEqualTo(new Merge(made, List.of()));
   }
 
   /** What two random people do to fields of random channels, none to one that the other has. */
@@ -86,7 +94,7 @@ class MergeTest {
         theirs = who == 1 ? otherwise(theirs, channel.id(), field, random) : theirs;
       }
     }
-    Merge merge = Merge.of(base, ours, theirs);
+    Merge merge = Merge.of(base, ours, theirs, "theirs");
     assertThat(merge.clashes()).isEmpty();
     for (Channel channel : base.channels()) {
       for (Field<Channel, ?> field : fields) {
@@ -123,7 +131,7 @@ class MergeTest {
     Mix base = RandomMix.full(seed);
     Mix ours = RandomMix.full(one);
     Mix theirs = RandomMix.full(other);
-    Merge merge = Merge.of(base, ours, theirs);
+    Merge merge = Merge.of(base, ours, theirs, "theirs");
     assertThat(Soundness.require(ours, merge.mix())).isEqualTo(merge.mix());
     Changes<Mix> missing = Changes.between(MixField.ALL, merge.mix(), theirs);
     Changes<Mix> wanted = Changes.between(MixField.ALL, base, theirs);
@@ -143,7 +151,7 @@ class MergeTest {
         with(
             SetChannels.of(List.of("kick"), ChannelField.FADER, -9.0),
             SetChannels.of(List.of("kick"), ChannelField.PAN, 0.5));
-    Merge merge = Merge.of(band(), ours, theirs);
+    Merge merge = Merge.of(band(), ours, theirs, "theirs");
     assertThat(of(merge.mix(), "kick").faderDb()).isEqualTo(-3);
     assertThat(of(merge.mix(), "kick").pan()).isEqualTo(0.5);
     assertThat(merge.clashes())
@@ -156,9 +164,9 @@ class MergeTest {
   void whatOneRemovedAndTheOtherChangedIsTold() {
     Mix removed = with(new RemoveChannels(List.of("hat")));
     Mix changed = with(SetChannels.of(List.of("hat"), ChannelField.FADER, -3.0));
-    Merge gone = Merge.of(band(), removed, changed);
+    Merge gone = Merge.of(band(), removed, changed, "theirs");
     assertThat(gone.mix()).isEqualTo(removed);
-    Merge kept = Merge.of(band(), changed, removed);
+    Merge kept = Merge.of(band(), changed, removed, "theirs");
     assertThat(kept.mix()).isEqualTo(changed);
     for (Merge merge : List.of(gone, kept)) {
       assertThat(merge.clashes())
@@ -179,12 +187,12 @@ class MergeTest {
                         ? c.withSends(List.of(Send.of("s", List.of("plate"), Tap.POST_FADER, -6)))
                         : c);
     Mix removed = with(new RemoveChannels(List.of("plate")));
-    Merge without = Merge.of(band(), removed, sent);
+    Merge without = Merge.of(band(), removed, sent, "theirs");
     assertThat(without.mix()).isEqualTo(removed);
     assertThat(without.clashes()).hasSize(1);
     assertThat(without.clashes().get(0).cause()).isEqualTo(Cause.NOT_SOUND);
     assertThat(without.clashes().get(0).at()).containsExactly("channels", "voice", "sends");
-    Merge with = Merge.of(band(), sent, removed);
+    Merge with = Merge.of(band(), sent, removed, "theirs");
     assertThat(with.mix()).isEqualTo(sent);
     assertThat(with.clashes().get(0).at()).containsExactly("channels", "plate");
   }
@@ -196,7 +204,7 @@ class MergeTest {
         with(
             new SendChannelsTo(List.of("cymbals"), "drums"),
             SetChannels.of(List.of("voice"), ChannelField.FADER, -3.0));
-    Merge merge = Merge.of(band(), ours, theirs);
+    Merge merge = Merge.of(band(), ours, theirs, "theirs");
     assertThat(of(merge.mix(), "drums").output()).isEqualTo("cymbals");
     assertThat(of(merge.mix(), "cymbals").output()).isEqualTo("mix");
     assertThat(of(merge.mix(), "voice").faderDb()).isEqualTo(-3);
@@ -220,11 +228,59 @@ class MergeTest {
                     c.id().equals("hat")
                         ? c.withSends(List.of(Send.of("s", List.of("plate"), Tap.POST_FADER, 0)))
                         : c);
-    Merge merge = Merge.of(band(), ours, theirs);
+    Merge merge = Merge.of(band(), ours, theirs, "theirs");
     assertThat(of(merge.mix(), "tom").output()).isEqualTo("toms");
     assertThat(of(merge.mix(), "toms").output()).isEqualTo("drums");
     assertThat(merge.clashes())
         .extracting(Clash::at)
         .containsExactly(List.of("channels", "hat", "sends"));
+  }
+
+  @Test
+  void onlyAHandPinsAndWhatWasMergedStandsUnderAPinAndOverTheMap() {
+    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    Mix base =
+        Following.all(
+            band().withCategoryMap(CategoryMap.EMPTY.sending("drums/hat", "drums")),
+            List.of("hat"));
+    Mix theirs = base.mapChannels(c -> c.id().equals("hat") ? c.withOutput("cymbals") : c);
+    Mix ours = SetChannels.of(List.of("voice"), ChannelField.FADER, -3.0).applyTo(base);
+    Mix merged = Merge.of(base, ours, theirs, "the Tuesday session").mix();
+    Channel hat = of(merged, "hat");
+    assertThat(hat.output()).isEqualTo("cymbals");
+    assertThat(hat.pins()).isEmpty();
+    assertThat(hat.taken(output))
+        .hasValueSatisfying(taken -> assertThat(taken.from()).isEqualTo("the Tuesday session"));
+    assertThat(MapAnswers.of(merged).whyThere(hat))
+        .isEqualTo("taken over from the Tuesday session");
+    Mix remapped =
+        new SetCategoryRule(
+                List.of("drums/hat"),
+                Changes.of(MapEntryField.ALL, MapEntryField.DESTINATION, "mix"))
+            .applyTo(merged);
+    assertThat(of(remapped, "hat").output()).as("the map leaves it alone").isEqualTo("cymbals");
+    Mix byHand = new SendChannelsTo(List.of("hat"), "mix").applyTo(merged);
+    assertThat(of(byHand, "hat").isPinned(output)).isTrue();
+    Mix back = new UnpinSlots(List.of("hat"), null).applyTo(byHand);
+    assertThat(of(back, "hat").output()).as("what stands below the pin").isEqualTo("cymbals");
+    Mix gone = new UnpinSlots(List.of("hat"), null).applyTo(back);
+    assertThat(of(gone, "hat").output()).as("the map again").isEqualTo("drums");
+    assertThat(of(gone, "hat").taken()).isEmpty();
+  }
+
+  @Test
+  void whatTheMapOrAFileSaysAgainstItFollowsIt() {
+    Mix base =
+        Following.all(
+            band().withCategoryMap(CategoryMap.EMPTY.sending("drums/hat", "drums")),
+            List.of("hat"));
+    Mix changed = base.mapChannels(c -> c.id().equals("hat") ? c.withOutput("cymbals") : c);
+    for (Actor actor : List.of(Actor.MAP, Actor.IMPORT)) {
+      Channel hat = of(Following.after(base, changed, actor), "hat");
+      assertThat(hat.output()).isEqualTo("drums");
+      assertThat(hat.pins()).isEmpty();
+      assertThat(hat.taken()).isEmpty();
+    }
+    assertThat(of(Following.after(base, changed, Actor.HAND), "hat").pins()).hasSize(1);
   }
 }

@@ -51,7 +51,7 @@ class FollowingTest {
   }
 
   private static Mix withMap(Mix mix, CategoryMap map) {
-    return Following.after(mix, mix.withCategoryMap(map));
+    return Following.after(mix, mix.withCategoryMap(map), Actor.HAND);
   }
 
   private static CategoryMap otherMap(Mix mix, long seed) {

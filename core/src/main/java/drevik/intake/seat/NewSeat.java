@@ -185,7 +185,8 @@ final class NewSeat {
    */
   private Optional<Channel> findSum() {
     String category = file.category();
-    boolean mapSaysSo = mapped.isPresent() && mapped.get().by().category().equals(category);
+    boolean mapSaysSo =
+        mapped.map(Answer::by).filter(by -> by.category().equals(category)).isPresent();
     boolean leaf = category.contains("/");
     if (mapSaysSo || !leaf) {
       return Optional.empty();

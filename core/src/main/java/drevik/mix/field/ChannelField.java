@@ -11,6 +11,7 @@ import drevik.mix.Insert;
 import drevik.mix.Limits;
 import drevik.mix.Pin;
 import drevik.mix.Send;
+import drevik.mix.Taken;
 import drevik.mix.field.Field.Target;
 import drevik.mix.field.Field.Unit;
 import java.util.List;
@@ -117,6 +118,16 @@ public final class ChannelField {
           Pin::id,
           PinField.ALL,
           PLAIN.or(List.of()).meaning("what the category map leaves alone"));
+  public static final ListField<Channel, Taken> TAKEN =
+      FIELDS.list(
+          "taken",
+          "Taken over",
+          Channel::taken,
+          Taken::id,
+          TakenField.ALL,
+          PLAIN
+              .or(List.of())
+              .meaning("what was taken over from elsewhere: the map leaves it alone"));
   public static final ListField<Channel, Fallback> FALLBACKS =
       FIELDS.list(
           "fallbacks",

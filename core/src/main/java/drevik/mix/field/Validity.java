@@ -301,6 +301,7 @@ public final class Validity {
         .filter(insert -> !known.contains(insert))
         .forEach(insert -> insert(insert, whose));
     channel.pins().forEach(pin -> slot(pin.id(), "A pin", whose));
+    channel.taken().forEach(taken -> slot(taken.id(), "What was taken over", whose));
     channel.fallbacks().forEach(fallback -> slot(fallback.id(), "A fallback", whose));
     if (channel.clips().stream().anyMatch(clip -> clip.audio().name() == null)) {
       throw new Refused("A clip of " + whose.get() + " names no file.");
