@@ -5,6 +5,7 @@ import drevik.edit.FollowMap;
 import drevik.edit.PinSlots;
 import drevik.mix.Channel;
 import drevik.mix.Slot;
+import drevik.mix.field.Slots;
 import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -31,7 +32,7 @@ final class DepartsFromMap implements LineCheckRule {
     for (Channel channel : survey.mix.channels()) {
       List<String> slots =
           departures.getOrDefault(channel.id(), Set.of()).stream()
-              .filter(slot -> slot.kind() != Slot.Kind.COLOUR || channel.colour() != null)
+              .filter(slot -> !slot.equals(Slot.COLOUR) || channel.colour() != null)
               .map(Slot::id)
               .toList();
       if (!slots.isEmpty()) {
@@ -67,8 +68,8 @@ final class DepartsFromMap implements LineCheckRule {
 
   private static String labels(List<String> slots) {
     return slots.stream()
-        .flatMap(id -> Slot.byId(id).stream())
-        .map(slot -> slot.kind().label().toLowerCase(Locale.ROOT))
+        .flatMap(id -> Slots.byId(id).stream())
+        .map(slot -> Slots.labelOf(slot).toLowerCase(Locale.ROOT))
         .distinct()
         .collect(Collectors.joining(", "));
   }

@@ -140,7 +140,7 @@ final class HeldOut implements LineCheckRule {
     missing.forEach(seat -> without.add(CategoryTree.topOf(seat.category())));
     without.remove(CategoryTree.UNKNOWN);
     // Where a hand has sent it, somebody has decided.
-    Slot sent = Slot.of(Slot.Kind.OUTPUT);
+    Slot sent = Slot.OUTPUT;
     boolean decided = missing.stream().allMatch(seat -> seat.isPinned(sent));
     survey.report(
         Rule.MINUS_MISSES,

@@ -3,6 +3,7 @@ package drevik.edit;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.Slot;
+import drevik.mix.field.Slots;
 import drevik.reassign.Following;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -34,14 +35,14 @@ public record PinSlots(List<String> channels, List<String> slots) implements Edi
   }
 
   static Slot known(String id) {
-    return Slot.byId(id)
+    return Slots.byId(id)
         .orElseThrow(
             () -> new Refused("The category map does not decide “" + id + "”; pin another field."));
   }
 
   static String labels(List<String> slots) {
     return slots.stream()
-        .map(id -> known(id).kind().label().toLowerCase(Locale.ROOT))
+        .map(id -> Slots.labelOf(known(id)).toLowerCase(Locale.ROOT))
         .distinct()
         .collect(Collectors.joining(", "));
   }

@@ -11,6 +11,7 @@ import drevik.mix.Slot;
 import drevik.mix.Taken;
 import drevik.mix.field.Field;
 import drevik.mix.field.ListField;
+import drevik.mix.field.Slots;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
@@ -132,11 +133,11 @@ public final class FieldText {
       return clip.audio().name();
     }
     if (item instanceof Taken taken) {
-      return Slot.byId(taken.id()).map(slot -> slot(slot, names)).orElse(taken.id())
+      return Slots.byId(taken.id()).map(slot -> slot(slot, names)).orElse(taken.id())
           + (taken.from() == null ? "" : " (from " + taken.from() + ")");
     }
     if (item instanceof Pin pin) {
-      return Slot.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id()) + origin(pin);
+      return Slots.byId(pin.id()).map(slot -> slot(slot, names)).orElse(pin.id()) + origin(pin);
     }
     if (item instanceof String id) {
       return field.targets().isEmpty() || names.of(id).isEmpty() ? id : names.of(id);
@@ -151,7 +152,7 @@ public final class FieldText {
   }
 
   private static String slot(Slot slot, Names names) {
-    String label = slot.kind().label().toLowerCase(Locale.ROOT);
+    String label = Slots.labelOf(slot).toLowerCase(Locale.ROOT);
     return slot.of() == null || names.of(slot.of()).isEmpty()
         ? label
         : label + " " + names.of(slot.of());

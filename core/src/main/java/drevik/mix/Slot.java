@@ -1,72 +1,47 @@
 package drevik.mix;
 
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One thing of a channel that the category map can decide, and that can be pinned: a field, or one
- * send or control of many.
+ * send or control of many. Which fields these are, the fields of a map's entry say.
  *
+ * @param field as documents call it: {@code output}, {@code sends}
  * @param of the send's destinations or the control's id; null for a field that is one thing
  */
-public record Slot(Kind kind, @Nullable String of) {
+public record Slot(String field, @Nullable String of) {
+  /** Where a channel goes. */
+  public static final Slot OUTPUT = of("output");
+
+  /** What it is coloured as. */
+  public static final Slot COLOUR = of("colour");
+
+  /** How many audio channels it has, and where they are heard. */
+  public static final Slot LAYOUT = of("layout");
+
+  /** What every slot of a send begins with. */
+  public static final String SENDS = "sends";
+
+  /** What every slot of a control begins with. */
+  public static final String CONTROLS = "controls";
+
   private static final String BETWEEN = "+";
-
-  /** What can be decided, in the order in which it is shown. */
-  public enum Kind {
-    OUTPUT("output", "Sent to"),
-    GROUP("group", "Shown with"),
-    COLOUR("colour", "Colour"),
-    LAYOUT("layout", "Layout"),
-    TRIM("trimDb", "Trim"),
-    CHAIN("chain", "Chain"),
-    SENDS("sends", "Send"),
-    CONTROLS("controls", "Control");
-
-    private final String id;
-    private final String label;
-
-    Kind(String id, String label) {
-      this.id = id;
-      this.label = label;
-    }
-
-    /** Its name in documents, which is the channel's field where it is one. */
-    public String id() {
-      return id;
-    }
-
-    /** What people call it. */
-    public String label() {
-      return label;
-    }
-
-    /** True if a channel has several, each for itself. */
-    public boolean isOfMany() {
-      return this == SENDS || this == CONTROLS;
-    }
-
-    @Override
-    public String toString() {
-      return name().toLowerCase(Locale.ROOT);
-    }
-  }
+  private static final char OF_MANY = ':';
 
   /** A field that is one thing. */
-  public static Slot of(Kind kind) {
-    return new Slot(kind, null);
+  public static Slot of(String field) {
+    return new Slot(field, null);
   }
 
   /** The send to these destinations. */
   public static Slot send(List<String> destinations) {
-    return new Slot(Kind.SENDS, to(destinations));
+    return new Slot(SENDS, to(destinations));
   }
 
   /** Whether a channel is a member of a control. */
   public static Slot control(String id) {
-    return new Slot(Kind.CONTROLS, id);
+    return new Slot(CONTROLS, id);
   }
 
   static String to(List<String> destinations) {
@@ -75,20 +50,13 @@ public record Slot(Kind kind, @Nullable String of) {
 
   /** Its name in documents: {@code output}, {@code sends:plate}. */
   public String id() {
-    return of == null ? kind.id() : kind.id() + ":" + of;
+    return of == null ? field : field + OF_MANY + of;
   }
 
-  /** The slot of a name; empty if there is none such. */
-  public static Optional<Slot> byId(String id) {
-    int colon = id.indexOf(':');
-    String name = colon < 0 ? id : id.substring(0, colon);
-    String of = colon < 0 ? null : id.substring(colon + 1);
-    for (Kind kind : Kind.values()) {
-      if (kind.id().equals(name) && kind.isOfMany() == (of != null)) {
-        return Optional.of(new Slot(kind, of));
-      }
-    }
-    return Optional.empty();
+  /** The slot of a name, whether the map decides it or not. */
+  public static Slot named(String id) {
+    int end = id.indexOf(OF_MANY);
+    return end < 0 ? of(id) : new Slot(id.substring(0, end), id.substring(end + 1));
   }
 
   @Override

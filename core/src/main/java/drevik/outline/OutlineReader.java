@@ -84,7 +84,7 @@ final class OutlineReader {
   private Mix followed(Mix read) {
     Map<String, Channel> said = read.channelsById();
     Map<String, Set<Slot>> held = new LinkedHashMap<>();
-    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    Slot output = Slot.OUTPUT;
     Mix after =
         Following.after(mix, read, Actor.HAND)
             .mapChannels(

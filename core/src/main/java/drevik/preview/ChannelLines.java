@@ -13,6 +13,7 @@ import drevik.mix.Slot;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.ClipField;
 import drevik.mix.field.Field;
+import drevik.mix.field.Slots;
 import drevik.reassign.Answer;
 import drevik.reassign.MapAnswers;
 import drevik.reassign.SlotValues;
@@ -114,7 +115,7 @@ final class ChannelLines {
       clips(then, now, lines);
       return;
     }
-    Slot slot = Slot.byId(field.id()).orElse(null);
+    Slot slot = Slots.byId(field.id()).orElse(null);
     lines.add(
         new FieldLine(
             now.id(),
@@ -208,13 +209,13 @@ final class ChannelLines {
 
   private static void pins(Channel then, Channel now, List<FieldLine> lines) {
     for (Pin pin : now.pins()) {
-      Optional<Slot> slot = Slot.byId(pin.id());
+      Optional<Slot> slot = Slots.byId(pin.id());
       if (slot.isPresent() && !then.isPinned(slot.get())) {
         lines.add(pin(now, slot.get(), null, pin.id()));
       }
     }
     for (Pin pin : then.pins()) {
-      Optional<Slot> slot = Slot.byId(pin.id());
+      Optional<Slot> slot = Slots.byId(pin.id());
       if (slot.isPresent() && !now.isPinned(slot.get())) {
         lines.add(pin(now, slot.get(), pin.id(), null));
       }
@@ -222,7 +223,7 @@ final class ChannelLines {
   }
 
   private static FieldLine pin(Channel now, Slot slot, @Nullable String from, @Nullable String to) {
-    String label = slot.kind().label().toLowerCase(Locale.ROOT);
+    String label = Slots.labelOf(slot).toLowerCase(Locale.ROOT);
     return new FieldLine(
         now.id(),
         now.name(),
@@ -247,9 +248,9 @@ final class ChannelLines {
     return new FieldLine(
         now.id(),
         now.name(),
-        slot.kind().id(),
+        slot.field(),
         slot.id(),
-        slot.kind().label(),
+        Slots.labelOf(slot),
         from,
         to,
         before,
@@ -274,7 +275,7 @@ final class ChannelLines {
     Map<Slot, Answer> old = was.answers(then);
     Map<Slot, Answer> answers = is.answers(now);
     for (Pin pin : now.pins()) {
-      Slot slot = Slot.byId(pin.id()).orElse(null);
+      Slot slot = Slots.byId(pin.id()).orElse(null);
       Answer answer = answers.get(slot);
       Answer before = old.get(slot);
       if (slot == null
@@ -288,7 +289,7 @@ final class ChannelLines {
               now.id(),
               now.name(),
               slot.id(),
-              slot.kind().label(),
+              Slots.labelOf(slot),
               words(slot, SlotValues.of(now, slot, controlsAfter)),
               words(slot, answer.value()),
               pin.by()));
@@ -301,14 +302,19 @@ final class ChannelLines {
     if (value == null) {
       return NONE;
     }
-    return switch (slot.kind()) {
-      case OUTPUT, GROUP -> or(after.of((String) value));
-      case COLOUR, LAYOUT -> value.toString();
-      case TRIM -> FieldText.decibels((Double) value);
-      case CHAIN -> or(chain((List<?>) value));
-      case SENDS -> sent((Sent) value);
-      case CONTROLS -> Boolean.TRUE.equals(value) ? "a member" : "no member";
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      return Boolean.TRUE.equals(value) ? "a member" : "no member";
+    }
+    if (value instanceof Sent sent) {
+      return sent(sent);
+    }
+    return or(field == ChannelField.CHAIN ? chain((List<?>) value) : text(field, value));
+  }
+
+  @SuppressWarnings("unchecked") // the value is one of the field
+  private <V> String text(Field<Channel, V> field, Object value) {
+    return FieldText.withUnit(field, (V) value, after);
   }
 
   private static String chain(List<?> chain) {

@@ -11,6 +11,7 @@ import drevik.mix.Mix;
 import drevik.mix.Pin;
 import drevik.mix.Slot;
 import drevik.mix.field.Field;
+import drevik.mix.field.Slots;
 import drevik.reassign.Answer;
 import drevik.reassign.Asked;
 import drevik.reassign.MapAnswers;
@@ -162,7 +163,7 @@ public record MapTable(List<MapColumn> columns, List<MapRow> rows) {
           decisions.add(decision(slot, pin, words.words(slot, answer.value()), answer.words()));
         });
     for (Pin pin : channel.pins()) {
-      Slot.byId(pin.id())
+      Slots.byId(pin.id())
           .filter(slot -> !answers.containsKey(slot))
           .ifPresent(slot -> decisions.add(decision(slot, pin, null, null)));
     }
@@ -180,7 +181,7 @@ public record MapTable(List<MapColumn> columns, List<MapRow> rows) {
       Slot slot, @Nullable Pin pin, @Nullable String says, @Nullable String by) {
     return new Decision(
         slot.id(),
-        slot.kind().label(),
+        Slots.labelOf(slot),
         pin != null,
         says,
         by,

@@ -27,7 +27,7 @@ public record Asked(
   public static Asked of(Channel channel) {
     Layout own =
         channel.fallbacks().stream()
-            .filter(one -> one.id().equals(Slot.of(Slot.Kind.LAYOUT).id()) && one.text() != null)
+            .filter(one -> one.id().equals(Slot.LAYOUT.id()) && one.text() != null)
             .map(Fallback::text)
             .map(SlotValues::layout)
             .findFirst()

@@ -6,6 +6,9 @@ import drevik.mix.Mix;
 import drevik.mix.Pin;
 import drevik.mix.Slot;
 import drevik.mix.Taken;
+import drevik.mix.field.Field;
+import drevik.mix.field.Field.Target;
+import drevik.mix.field.Slots;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -93,7 +96,7 @@ public final class Following {
     SlotWriter writer = new SlotWriter(members, fresh, answers, channel, now.keySet());
     Channel after = channel;
     for (Slot slot : SlotWriter.inPlace(channel, slots)) {
-      boolean seated = slot.kind() == Slot.Kind.LAYOUT && !channel.awaitsAudio();
+      boolean seated = slot.equals(Slot.LAYOUT) && !channel.awaitsAudio();
       if (seated || channel.isPinned(slot)) {
         continue;
       }
@@ -105,7 +108,7 @@ public final class Following {
               : !Objects.equals(SlotValues.of(then, slot, wasIn), value) && !isLost(then, slot);
       if (byHand) {
         // That somebody has not said where it goes is no decision.
-        boolean nowhere = slot.kind() == Slot.Kind.OUTPUT && value == null;
+        boolean nowhere = slot.equals(Slot.OUTPUT) && value == null;
         if (!nowhere && answer != null && !Objects.equals(answer.value(), value)) {
           after = departed(after, slot, answer, writer, actor);
         }
@@ -136,11 +139,11 @@ public final class Following {
 
   /** True if what stood there was removed, which is nobody's exception. */
   private boolean isLost(Channel then, Slot slot) {
-    return switch (slot.kind()) {
-      case OUTPUT -> then.output() != null && !answers.knows(then.output());
-      case GROUP -> then.group() != null && !answers.knows(then.group());
-      default -> false;
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    return field != null
+        && field.targets().contains(Target.CHANNEL)
+        && field.get(then) instanceof String id
+        && !answers.knows(id);
   }
 
   private static boolean says(@Nullable Answer before, Answer now) {
@@ -259,7 +262,7 @@ public final class Following {
     if (unpin) {
       List<Pin> left = new ArrayList<>();
       for (Pin pin : channel.pins()) {
-        Slot slot = Slot.byId(pin.id()).orElse(null);
+        Slot slot = Slots.byId(pin.id()).orElse(null);
         if (slot == null || which.test(slot)) {
           slots.add(slot);
         } else {
@@ -270,12 +273,12 @@ public final class Following {
       after = after.withPins(left);
     } else {
       slots.addAll(now.keySet());
-      channel.fallbacks().forEach(one -> Slot.byId(one.id()).ifPresent(slots::add));
+      channel.fallbacks().forEach(one -> Slots.byId(one.id()).ifPresent(slots::add));
       slots.removeIf(channel::isPinned);
     }
     SlotWriter writer = new SlotWriter(members, fresh, answers, channel, now.keySet());
     for (Slot slot : SlotWriter.inPlace(channel, slots)) {
-      if (slot.kind() != Slot.Kind.LAYOUT || channel.awaitsAudio()) {
+      if (!slot.equals(Slot.LAYOUT) || channel.awaitsAudio()) {
         after = set(after, slot, now.get(slot), writer, !unpin);
       }
     }
@@ -285,7 +288,7 @@ public final class Following {
   private static Channel withoutTaken(Channel channel, Predicate<Slot> which, Set<Slot> slots) {
     List<Taken> left = new ArrayList<>();
     for (Taken taken : channel.taken()) {
-      Slot slot = Slot.byId(taken.id()).orElse(null);
+      Slot slot = Slots.byId(taken.id()).orElse(null);
       if (slot != null && which.test(slot) && !channel.isPinned(slot)) {
         slots.add(slot);
       } else {
@@ -373,7 +376,7 @@ public final class Following {
    * of which nobody has said anything.
    */
   public static Mix settled(Mix mix) {
-    Slot colour = Slot.of(Slot.Kind.COLOUR);
+    Slot colour = Slot.COLOUR;
     Map<String, Set<Slot>> departures = departures(mix);
     for (Channel channel : mix.channels()) {
       Set<Slot> slots = departures.get(channel.id());
@@ -400,9 +403,9 @@ public final class Following {
           });
       // The map is silent, and what was there before it spoke has not come back.
       channel.fallbacks().stream()
-          .flatMap(fallback -> Slot.byId(fallback.id()).stream())
+          .flatMap(fallback -> Slots.byId(fallback.id()).stream())
           .filter(slot -> !says.containsKey(slot))
-          .filter(slot -> slot.kind() != Slot.Kind.LAYOUT || channel.awaitsAudio())
+          .filter(slot -> !slot.equals(Slot.LAYOUT) || channel.awaitsAudio())
           .forEach(slots::add);
       slots.removeIf(channel::isPinned);
       if (!slots.isEmpty()) {

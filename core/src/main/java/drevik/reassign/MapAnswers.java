@@ -11,6 +11,9 @@ import drevik.mix.Mix;
 import drevik.mix.Send;
 import drevik.mix.Slot;
 import drevik.mix.Taken;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.Slots;
 import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -140,20 +143,17 @@ public final class MapAnswers {
     }
     Map<Slot, Answer> answers = new LinkedHashMap<>();
     for (Taken taken : channel.taken()) {
-      Slot.byId(taken.id()).ifPresent(slot -> answers.put(slot, Answer.of(slot, taken)));
+      Slots.byId(taken.id()).ifPresent(slot -> answers.put(slot, Answer.of(slot, taken)));
     }
     for (MapEntry entry : entriesFor(Asked.of(channel))) {
-      destination(entry)
-          .filter(to -> !to.equals(channel.id()))
-          .ifPresent(to -> say(answers, Slot.of(Slot.Kind.OUTPUT), to, entry));
-      said(answers, Slot.Kind.GROUP, entry.group(), entry);
-      said(answers, Slot.Kind.COLOUR, entry.colour(), entry);
-      if (channel.awaitsAudio()) {
-        said(answers, Slot.Kind.LAYOUT, entry.wantedLayout(), entry);
-      }
-      said(answers, Slot.Kind.TRIM, entry.trimDb(), entry);
-      if (!entry.chain().isEmpty()) {
-        say(answers, Slot.of(Slot.Kind.CHAIN), SlotValues.bare(entry.chain()), entry);
+      for (Slots.Kind kind : Slots.kinds()) {
+        if (!kind.ofMany()) {
+          Slot slot = Slot.of(kind.id());
+          Object value = said(entry, slot, kind, channel);
+          if (value != null) {
+            say(answers, slot, value, entry);
+          }
+        }
       }
       for (MapSend send : entry.sends()) {
         Sent sent = send.none() ? null : new Sent(send.tap(), send.levelDb(), true);
@@ -164,11 +164,16 @@ public final class MapAnswers {
     return answers;
   }
 
-  private static void said(
-      Map<Slot, Answer> answers, Slot.Kind kind, @Nullable Object value, MapEntry entry) {
-    if (value != null) {
-      say(answers, Slot.of(kind), value, entry);
+  /** What an entry says of a channel in a slot that is one thing; null if it says nothing. */
+  private @Nullable Object said(MapEntry entry, Slot slot, Slots.Kind kind, Channel channel) {
+    if (slot.equals(Slot.OUTPUT)) {
+      return destination(entry).filter(to -> !to.equals(channel.id())).orElse(null);
     }
+    if (kind.field() == ChannelField.CHAIN) {
+      return entry.chain().isEmpty() ? null : SlotValues.bare(entry.chain());
+    }
+    boolean seated = slot.equals(Slot.LAYOUT) && !channel.awaitsAudio();
+    return seated ? null : kind.saidBy().get(entry);
   }
 
   /** The first that says something of a slot is the most specific. */
@@ -181,20 +186,15 @@ public final class MapAnswers {
   public static Channel unsaid(Channel channel, Set<Slot> slots) {
     Channel after = channel;
     for (Slot slot : slots) {
-      after =
-          switch (slot.kind()) {
-            case OUTPUT -> after.withOutput(null);
-            case GROUP -> after.withGroup(null);
-            case COLOUR -> after.withColour(null);
-            case TRIM -> after.withTrimDb(0);
-            case CHAIN -> after.withChain(List.of());
-            case SENDS -> {
-              List<Send> left = new ArrayList<>(after.sends());
-              left.removeIf(send -> Slot.send(send.destinations()).equals(slot));
-              yield after.withSends(left);
-            }
-            case LAYOUT, CONTROLS -> after;
-          };
+      Field<Channel, ?> field = Slots.kindOf(slot).field();
+      if (field == ChannelField.SENDS) {
+        List<Send> left = new ArrayList<>(after.sends());
+        left.removeIf(send -> Slot.send(send.destinations()).equals(slot));
+        after = after.withSends(left);
+      } else if (field != null
+          && (field.byDefault().isPresent() || ChannelField.ALL.isNullable(field))) {
+        after = SlotWriter.with(after, field, field.byDefault().orElse(null));
+      }
     }
     return after;
   }
@@ -207,12 +207,12 @@ public final class MapAnswers {
 
   /** Where something goes; empty if the map is silent. */
   public Optional<Answer> destinationOf(Asked asked) {
-    return first(asked, entry -> destination(entry).orElse(null), Slot.of(Slot.Kind.OUTPUT));
+    return first(asked, entry -> destination(entry).orElse(null), Slot.OUTPUT);
   }
 
   /** The layout that seats of this kind are wanted in. */
   public Optional<Answer> layoutOf(Asked asked) {
-    return first(asked, MapEntry::wantedLayout, Slot.of(Slot.Kind.LAYOUT));
+    return first(asked, MapEntry::wantedLayout, Slot.LAYOUT);
   }
 
   /** How loud what is seated there begins, LUFS; empty if the map is silent. */
@@ -271,7 +271,7 @@ public final class MapAnswers {
   }
 
   private Optional<String> saidColour(Channel channel) {
-    boolean own = channel.colour() != null || channel.isPinned(Slot.of(Slot.Kind.COLOUR));
+    boolean own = channel.colour() != null || channel.isPinned(Slot.COLOUR);
     return own ? Optional.ofNullable(channel.colour()) : mappedColour(channel);
   }
 
@@ -287,12 +287,12 @@ public final class MapAnswers {
     if (channel.output() == null) {
       return null;
     }
-    if (channel.isPinned(Slot.of(Slot.Kind.OUTPUT))) {
+    if (channel.isPinned(Slot.OUTPUT)) {
       return "pinned by hand";
     }
-    Optional<Taken> taken = channel.taken(Slot.of(Slot.Kind.OUTPUT));
+    Optional<Taken> taken = channel.taken(Slot.OUTPUT);
     if (taken.isPresent()) {
-      return Answer.of(Slot.of(Slot.Kind.OUTPUT), taken.get()).words();
+      return Answer.of(Slot.OUTPUT, taken.get()).words();
     }
     return destinationOf(Asked.of(channel))
         .filter(answer -> Objects.equals(answer.value(), channel.output()))

@@ -3,12 +3,16 @@ package drevik.reassign;
 import drevik.category.CategoryTree;
 import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
-import drevik.mix.Insert;
 import drevik.mix.MapEntry;
 import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Send;
 import drevik.mix.Slot;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.MapEntryField;
+import drevik.mix.field.Slots;
 import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,7 +32,7 @@ import java.util.TreeMap;
  */
 public final class MapProposal {
   /** What one channel does alone is no habit, but for where it goes and what it looks like. */
-  private static final Set<Slot.Kind> OF_ONE = Set.of(Slot.Kind.OUTPUT, Slot.Kind.COLOUR);
+  private static final Set<Slot> OF_ONE = Set.of(Slot.OUTPUT, Slot.COLOUR);
 
   private final Memberships members;
   private final Map<String, List<Channel>> families = new TreeMap<>();
@@ -79,7 +83,7 @@ public final class MapProposal {
   private Map<Slot, Object> habits(Mix mix, List<Channel> channels, Map<Slot, Object> said) {
     Map<Slot, Object> habits = new LinkedHashMap<>();
     for (Slot slot : slots(mix, channels)) {
-      if (channels.size() == 1 && !OF_ONE.contains(slot.kind())) {
+      if (channels.size() == 1 && !OF_ONE.contains(slot)) {
         continue;
       }
       most(channels, slot)
@@ -92,11 +96,9 @@ public final class MapProposal {
 
   private Set<Slot> slots(Mix mix, List<Channel> channels) {
     Set<Slot> slots = new LinkedHashSet<>();
-    for (Slot.Kind kind : Slot.Kind.values()) {
-      if (!kind.isOfMany() && kind != Slot.Kind.LAYOUT) {
-        slots.add(Slot.of(kind));
-      }
-    }
+    Slots.kinds().stream()
+        .filter(kind -> !kind.ofMany() && kind.field() != ChannelField.LAYOUT)
+        .forEach(kind -> slots.add(Slot.of(kind.id())));
     for (Channel channel : channels) {
       for (Send send : channel.sends()) {
         Slot slot = Slot.send(send.destinations());
@@ -130,22 +132,22 @@ public final class MapProposal {
     entries.put(category, entry);
   }
 
-  @SuppressWarnings("unchecked") // values are what SlotValues makes them
   private MapEntry saying(MapEntry entry, Slot slot, Object value) {
-    return switch (slot.kind()) {
-      case OUTPUT -> entry.withDestination((String) value);
-      case GROUP -> entry.withGroup((String) value);
-      case COLOUR -> entry.withColour((String) value);
-      case TRIM -> entry.withTrimDb((Double) value);
-      case CHAIN -> entry.withChain((List<Insert>) value);
-      case SENDS -> ((Sent) value).on() ? withSend(entry, slot, (Sent) value) : entry;
-      case CONTROLS -> {
-        List<String> controls = new ArrayList<>(entry.controls());
-        controls.add(Objects.requireNonNull(slot.of()));
-        yield entry.withControls(controls);
-      }
-      case LAYOUT -> entry;
-    };
+    Slots.Kind kind = Slots.kindOf(slot);
+    if (!kind.ofMany()) {
+      return with(entry, kind.saidBy(), value);
+    }
+    if (value instanceof Sent sent) {
+      return sent.on() ? withSend(entry, slot, sent) : entry;
+    }
+    List<String> controls = new ArrayList<>(entry.controls());
+    controls.add(Objects.requireNonNull(slot.of()));
+    return entry.withControls(controls);
+  }
+
+  @SuppressWarnings("unchecked") // the value is one of the field
+  private static <V> MapEntry with(MapEntry entry, Field<MapEntry, V> field, Object value) {
+    return Changes.of(MapEntryField.ALL, field, (V) value).applyTo(entry);
   }
 
   private MapEntry withSend(MapEntry entry, Slot slot, Sent sent) {

@@ -7,6 +7,10 @@ import drevik.mix.Insert;
 import drevik.mix.Send;
 import drevik.mix.Slot;
 import drevik.mix.Tap;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.Slots;
+import drevik.mix.field.ValueField;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -23,22 +27,24 @@ public final class SlotValues {
   /** What a map can say of a send. */
   public record Sent(Tap tap, double levelDb, boolean on) {}
 
+  private static final String MEMBER = "member";
+
   private SlotValues() {}
 
   /**
+   * What a channel says in a slot.
+   *
    * @param members who is in which control
    */
   static @Nullable Object of(Channel channel, Slot slot, Memberships members) {
-    return switch (slot.kind()) {
-      case OUTPUT -> channel.output();
-      case GROUP -> channel.group();
-      case COLOUR -> channel.colour();
-      case LAYOUT -> channel.layout();
-      case TRIM -> channel.trimDb();
-      case CHAIN -> bare(channel.chain());
-      case SENDS -> sendOf(channel, slot).map(SlotValues::sent).orElse(null);
-      case CONTROLS -> members.has(slot.of(), channel.id());
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      return members.has(slot.of(), channel.id());
+    }
+    if (field == ChannelField.SENDS) {
+      return sendOf(channel, slot).map(SlotValues::sent).orElse(null);
+    }
+    return field == ChannelField.CHAIN ? bare(channel.chain()) : field.get(channel);
   }
 
   /**
@@ -47,20 +53,18 @@ public final class SlotValues {
    * @param controls channel → controls that it is a member of
    */
   public static @Nullable Object of(Channel channel, Slot slot, Map<String, Set<String>> controls) {
-    return slot.kind() == Slot.Kind.CONTROLS
+    return slot.field().equals(Slot.CONTROLS)
         ? controls.getOrDefault(channel.id(), Set.of()).contains(slot.of())
         : of(channel, slot, Memberships.NONE);
   }
 
   /** True for what a channel has of which nobody has said anything. */
   static boolean isUnsaid(Slot slot, @Nullable Object value) {
-    return switch (slot.kind()) {
-      case OUTPUT, GROUP, COLOUR, SENDS -> value == null;
-      case TRIM -> Double.valueOf(0).equals(value);
-      case CHAIN -> List.of().equals(value);
-      case CONTROLS -> Boolean.FALSE.equals(value);
-      case LAYOUT -> false;
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      return Boolean.FALSE.equals(value);
+    }
+    return value == null || field.byDefault().filter(unsaid -> unsaid.equals(value)).isPresent();
   }
 
   static Optional<Send> sendOf(Channel channel, Slot slot) {
@@ -80,46 +84,58 @@ public final class SlotValues {
 
   /** What the slot returns to when the map no longer speaks of it. */
   static Fallback kept(Channel channel, Slot slot, Memberships members) {
-    String text =
-        switch (slot.kind()) {
-          case OUTPUT -> channel.output();
-          case GROUP -> channel.group();
-          case COLOUR -> channel.colour();
-          case LAYOUT -> channel.layout().toString();
-          case CONTROLS -> members.has(slot.of(), channel.id()) ? "member" : null;
-          case TRIM, CHAIN, SENDS -> null;
-        };
-    Send send = slot.kind() == Slot.Kind.SENDS ? sendOf(channel, slot).orElse(null) : null;
-    Double figure =
-        switch (slot.kind()) {
-          case TRIM -> channel.trimDb();
-          case SENDS -> send == null ? null : (Double) (double) channel.sends().indexOf(send);
-          default -> null;
-        };
-    return new Fallback(
-        slot.id(),
-        text,
-        figure,
-        slot.kind() == Slot.Kind.CHAIN ? channel.chain() : List.of(),
-        send);
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      String member = members.has(slot.of(), channel.id()) ? MEMBER : null;
+      return new Fallback(slot.id(), member, null, List.of(), null);
+    }
+    if (field == ChannelField.SENDS) {
+      Send send = sendOf(channel, slot).orElse(null);
+      Double place = send == null ? null : (Double) (double) channel.sends().indexOf(send);
+      return new Fallback(slot.id(), null, place, List.of(), send);
+    }
+    if (field == ChannelField.CHAIN) {
+      return new Fallback(slot.id(), null, null, channel.chain(), null);
+    }
+    Object value = field.get(channel);
+    return value instanceof Number figure
+        ? new Fallback(slot.id(), null, figure.doubleValue(), List.of(), null)
+        : new Fallback(slot.id(), value == null ? null : value.toString(), null, List.of(), null);
   }
 
-  /** A value that is kept, in the form in which a channel has it. */
+  /** A value that is kept, in the form in which a channel has it; null for none. */
   static @Nullable Object of(Slot slot, Fallback kept) {
-    return switch (slot.kind()) {
-      case OUTPUT, GROUP, COLOUR -> kept.text();
-      case LAYOUT -> layout(kept.text());
-      case TRIM -> kept.figure();
-      case CHAIN -> bare(kept.chain());
-      case SENDS -> kept.send() == null ? null : sent(kept.send());
-      case CONTROLS -> kept.text() != null;
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      return kept.text() != null;
+    }
+    if (field == ChannelField.SENDS) {
+      return kept.send() == null ? null : sent(kept.send());
+    }
+    return field == ChannelField.CHAIN
+        ? bare(kept.chain())
+        : read(((ValueField<Channel, ?>) field).type(), kept);
+  }
+
+  /** A value of a type, as {@link #kept} has written it. */
+  private static @Nullable Object read(Class<?> type, Fallback kept) {
+    if (type == Double.class) {
+      return kept.figure();
+    }
+    if (type == Boolean.class) {
+      return Boolean.parseBoolean(kept.text());
+    }
+    return type.isEnum() ? choice(type, kept.text()) : kept.text();
+  }
+
+  private static @Nullable Object choice(Class<?> type, @Nullable String text) {
+    return Arrays.stream(type.getEnumConstants())
+        .filter(one -> one.toString().equals(text))
+        .findFirst()
+        .orElse(null);
   }
 
   static @Nullable Layout layout(@Nullable String text) {
-    return Arrays.stream(Layout.values())
-        .filter(layout -> layout.toString().equals(text))
-        .findFirst()
-        .orElse(null);
+    return (Layout) choice(Layout.class, text);
   }
 }

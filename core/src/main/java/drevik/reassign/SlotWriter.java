@@ -1,12 +1,15 @@
 package drevik.reassign;
 
-import drevik.audio.Layout;
 import drevik.mix.Channel;
 import drevik.mix.Fallback;
 import drevik.mix.FreshIds;
 import drevik.mix.Insert;
 import drevik.mix.Send;
 import drevik.mix.Slot;
+import drevik.mix.field.Changes;
+import drevik.mix.field.ChannelField;
+import drevik.mix.field.Field;
+import drevik.mix.field.Slots;
 import drevik.reassign.SlotValues.Sent;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -64,7 +67,7 @@ record SlotWriter(
 
   private boolean isThere(Channel channel, Slot slot, Fallback fallback) {
     Fallback now = SlotValues.kept(channel, slot, members);
-    return slot.kind() == Slot.Kind.SENDS
+    return slot.field().equals(Slot.SENDS)
         ? Objects.equals(fallback.send(), now.send())
         : fallback.equals(now);
   }
@@ -73,26 +76,28 @@ record SlotWriter(
   private Channel written(Channel channel, Answer answer) {
     Slot slot = answer.slot();
     Object value = answer.value();
-    return switch (slot.kind()) {
-      case OUTPUT -> channel.withOutput((String) value);
-      case GROUP -> channel.withGroup((String) value);
-      case COLOUR -> channel.withColour((String) value);
-      case LAYOUT -> channel.withLayout((Layout) Objects.requireNonNull(value));
-      case TRIM -> channel.withTrimDb((Double) Objects.requireNonNull(value));
-      case CHAIN -> {
-        List<Insert> wanted = (List<Insert>) Objects.requireNonNull(value);
-        yield fallback(channel, slot)
-            .map(Fallback::chain)
-            .filter(before -> SlotValues.bare(before).equals(wanted))
-            .map(channel::withChain)
-            .orElseGet(() -> withChain(channel, wanted));
-      }
-      case SENDS -> withSend(channel, answer, (Sent) value);
-      case CONTROLS -> {
-        members.set(slot.of(), channel.id(), Boolean.TRUE.equals(value));
-        yield channel;
-      }
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      members.set(slot.of(), channel.id(), Boolean.TRUE.equals(value));
+      return channel;
+    }
+    if (field == ChannelField.SENDS) {
+      return withSend(channel, answer, (Sent) value);
+    }
+    if (field != ChannelField.CHAIN) {
+      return with(channel, field, value);
+    }
+    List<Insert> wanted = (List<Insert>) Objects.requireNonNull(value);
+    return fallback(channel, slot)
+        .map(Fallback::chain)
+        .filter(before -> SlotValues.bare(before).equals(wanted))
+        .map(channel::withChain)
+        .orElseGet(() -> withChain(channel, wanted));
+  }
+
+  @SuppressWarnings("unchecked") // the value is one of the field
+  static <V> Channel with(Channel channel, Field<Channel, V> field, @Nullable Object value) {
+    return Changes.of(ChannelField.ALL, field, (V) value).applyTo(channel);
   }
 
   /** What listened to a key still does, if it is of the same kind and in the same place. */
@@ -180,23 +185,22 @@ record SlotWriter(
     return restored(without(channel, fallback), slot, fallback);
   }
 
-  /** The channel with a value that it had once. */
+  /** The channel with a value that it had once; as it is where that can no longer be. */
   Channel restored(Channel from, Slot slot, Fallback fallback) {
-    return switch (slot.kind()) {
-      case OUTPUT -> from.withOutput(ifThere(fallback.text()));
-      case GROUP -> from.withGroup(ifThere(fallback.text()));
-      case COLOUR -> from.withColour(fallback.text());
-      case LAYOUT ->
-          from.withLayout(
-              Optional.ofNullable(SlotValues.layout(fallback.text())).orElse(from.layout()));
-      case TRIM -> from.withTrimDb(Optional.ofNullable(fallback.figure()).orElse(from.trimDb()));
-      case CHAIN -> from.withChain(fallback.chain());
-      case SENDS -> withSend(from, slot, fallback);
-      case CONTROLS -> {
-        members.set(slot.of(), from.id(), fallback.text() != null);
-        yield from;
-      }
-    };
+    Field<Channel, ?> field = Slots.kindOf(slot).field();
+    if (field == null) {
+      members.set(slot.of(), from.id(), fallback.text() != null);
+      return from;
+    }
+    if (field == ChannelField.SENDS) {
+      return withSend(from, slot, fallback);
+    }
+    if (field == ChannelField.CHAIN) {
+      return from.withChain(fallback.chain());
+    }
+    Object kept = SlotValues.of(slot, fallback);
+    Object value = field.targets().isEmpty() ? kept : ifThere((String) kept);
+    return value == null && !ChannelField.ALL.isNullable(field) ? from : with(from, field, value);
   }
 
   /** What a field returns to may have been removed meanwhile. */

@@ -92,8 +92,7 @@ class NamedChannelsTest {
   @Test
   void aParallelTakesNoCategoryAndWhatANewBusWouldMoveIsSaid() {
     Mix mix = named("Room far", "Room near", "Drum Bus", "Mix").applyTo(EMPTY);
-    Mix held =
-        new PinSlots(List.of("room-near"), List.of(Slot.of(Slot.Kind.OUTPUT).id())).applyTo(mix);
+    Mix held = new PinSlots(List.of("room-near"), List.of(Slot.OUTPUT.id())).applyTo(mix);
     CreateChannels bus =
         new CreateChannels(ChannelKind.BUS, null, List.of("Drum smash"), null, null, null, true);
     assertThat(bus.named(held).get(0).destinationOf()).isNull();

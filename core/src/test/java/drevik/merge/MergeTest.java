@@ -238,7 +238,7 @@ class MergeTest {
 
   @Test
   void onlyAHandPinsAndWhatWasMergedStandsUnderAPinAndOverTheMap() {
-    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    Slot output = Slot.OUTPUT;
     Mix base =
         Following.all(
             band().withCategoryMap(CategoryMap.EMPTY.sending("drums/hat", "drums")),

@@ -139,9 +139,7 @@ class OutlineEditTest {
     Channel before = named(BAND, "Lead Vox");
     assertThat(named(after, "Lead Vox"))
         .isEqualTo(
-            before
-                .withOutput(named(BAND, "Mix").id())
-                .withPins(List.of(Pin.on(Slot.of(Slot.Kind.OUTPUT)))));
+            before.withOutput(named(BAND, "Mix").id()).withPins(List.of(Pin.on(Slot.OUTPUT))));
     assertThat(changed(after)).containsExactly("Lead Vox");
   }
 

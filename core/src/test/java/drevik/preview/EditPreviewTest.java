@@ -34,6 +34,7 @@ import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.MapEntryField;
 import drevik.mix.field.MixField;
+import drevik.mix.field.Slots;
 import drevik.reassign.Following;
 import drevik.shelf.NamedMap;
 import java.util.List;
@@ -309,15 +310,11 @@ class EditPreviewTest {
   @Test
   void slotsHaveNamesInDocuments() {
     for (Slot slot :
-        List.of(
-            Slot.of(Slot.Kind.OUTPUT),
-            Slot.of(Slot.Kind.TRIM),
-            Slot.send(List.of("a", "b")),
-            Slot.control("c"))) {
-      assertThat(Slot.byId(slot.id())).contains(slot);
+        List.of(Slot.OUTPUT, Slot.of("trimDb"), Slot.send(List.of("a", "b")), Slot.control("c"))) {
+      assertThat(Slots.byId(slot.id())).contains(slot);
     }
-    assertThat(Slot.byId("sends")).isEmpty();
-    assertThat(Slot.byId("output:x")).isEmpty();
-    assertThat(Slot.byId("name")).isEmpty();
+    assertThat(Slots.byId("sends")).isEmpty();
+    assertThat(Slots.byId("output:x")).isEmpty();
+    assertThat(Slots.byId("name")).isEmpty();
   }
 }

@@ -29,6 +29,7 @@ import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.InsertField;
 import drevik.mix.field.MapEntryField;
+import drevik.mix.field.Slots;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +40,7 @@ import org.junit.jupiter.api.Test;
 
 /** How channels follow the category map, and what holds them back. */
 class FollowingTest {
-  private static final Slot OUTPUT = Slot.of(Slot.Kind.OUTPUT);
+  private static final Slot OUTPUT = Slot.OUTPUT;
 
   /** In step, so that only a change can make a difference. */
   private static Mix settled(long seed) {
@@ -97,7 +98,7 @@ class FollowingTest {
       Channel now = there.channel(channel.id()).orElseThrow();
       assertThat(now.pins()).isEqualTo(channel.pins());
       for (Pin pin : channel.pins()) {
-        Slot slot = Slot.byId(pin.id()).orElseThrow();
+        Slot slot = Slots.byId(pin.id()).orElseThrow();
         assertThat(SlotValues.of(now, slot, after))
             .as("%s of %s", slot, channel.name())
             .isEqualTo(SlotValues.of(channel, slot, before));
@@ -232,7 +233,7 @@ class FollowingTest {
     Edit harder =
         ChangeMix.insert("hat", "hat/compressor", InsertField.SETTINGS, Map.of("ratio", 8.0));
     Mix changed = harder.applyTo(mix);
-    assertThat(of(changed, "hat").isPinned(Slot.of(Slot.Kind.CHAIN))).isTrue();
+    assertThat(of(changed, "hat").isPinned(Slot.of("chain"))).isTrue();
     assertThat(of(changed, "snare").pins()).isEmpty();
   }
 

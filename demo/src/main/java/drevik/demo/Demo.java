@@ -115,7 +115,7 @@ public record Demo(
         person(seated, "Lund", "Tomasz Lund"),
         person(seated, "Renn", "Odile Renn"),
         person(seated, "VO", "Narrator"),
-        new PinSlots(named(seated, "class"), List.of(Slot.of(Slot.Kind.OUTPUT).id())));
+        new PinSlots(named(seated, "class"), List.of(Slot.OUTPUT.id())));
   }
 
   private static Edit person(Mix seated, String word, String person) {

@@ -150,7 +150,7 @@ class EveryEditTest {
         new MoveChannels(both, null),
         new MoveOut(both, "Moved", false, true, true, "keys"),
         new PasteCells(both, List.of("faderDb"), List.of(List.of("-3"), List.of("-4"))),
-        new PinSlots(both, List.of(Slot.of(Slot.Kind.OUTPUT).id())),
+        new PinSlots(both, List.of(Slot.OUTPUT.id())),
         new ProposeMap(),
         new PutChain(kept, both),
         new PutMap(NamedMap.of(rule.applyTo(mix), "Other"), false),
@@ -184,8 +184,7 @@ class EveryEditTest {
     Mix whole =
         starter
             .withControls(List.of(control))
-            .mapChannels(
-                c -> c == pinned ? c.withPins(List.of(Pin.on(Slot.of(Slot.Kind.OUTPUT)))) : c);
+            .mapChannels(c -> c == pinned ? c.withPins(List.of(Pin.on(Slot.OUTPUT))) : c);
     String id = server.bean(Shelf.class).create(whole, "test");
     Mix mix = Documents.readTrusted(document(id));
     Map<String, Edit> samples = new LinkedHashMap<>();

@@ -201,7 +201,7 @@ final class NewSeat {
 
   /** Where all of this category were sent to one place by hand, the last of them. */
   private Optional<Channel> chosen() {
-    Slot output = Slot.of(Slot.Kind.OUTPUT);
+    Slot output = Slot.OUTPUT;
     List<Channel> alike =
         seats().stream().filter(c -> c.category().equals(file.category())).toList();
     boolean byHand = alike.stream().allMatch(c -> c.isPinned(output) && c.output() != null);

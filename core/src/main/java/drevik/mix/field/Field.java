@@ -113,6 +113,11 @@ public abstract sealed class Field<T, V> permits ValueField, FiguresField, ListF
     return Optional.ofNullable((V) traits.byDefault());
   }
 
+  /** The field of channels that an entry of a category map decides with it; empty for none. */
+  public Optional<String> decides() {
+    return Optional.ofNullable(traits.decides());
+  }
+
   /** What it means, for those who read documents; empty where its name says it. */
   public String note() {
     return traits.note();

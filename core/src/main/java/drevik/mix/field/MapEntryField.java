@@ -52,12 +52,17 @@ public final class MapEntryField {
           "Sent to",
           MapEntry::destination,
           Target.CHANNEL,
-          PLAIN.meaning("id of a channel"));
+          PLAIN.deciding(ChannelField.OUTPUT).meaning("id of a channel"));
   public static final ValueField<MapEntry, String> GROUP =
       FIELDS.reference(
-          "group", "Shown with", MapEntry::group, Target.CHANNEL, PLAIN.meaning("id of a channel"));
+          "group",
+          "Shown with",
+          MapEntry::group,
+          Target.CHANNEL,
+          PLAIN.deciding(ChannelField.GROUP).meaning("id of a channel"));
   public static final ValueField<MapEntry, String> COLOUR =
-      FIELDS.value("colour", "Colour", String.class, MapEntry::colour);
+      FIELDS.value(
+          "colour", "Colour", String.class, MapEntry::colour, PLAIN.deciding(ChannelField.COLOUR));
   public static final ValueField<MapEntry, Integer> ORDER =
       FIELDS.value(
           "order",
@@ -68,13 +73,21 @@ public final class MapEntryField {
               .within(-9_999, 9_999)
               .meaning("place among those that go to the same bus; low comes first"));
   public static final ValueField<MapEntry, Layout> WANTED_LAYOUT =
-      FIELDS.value("wantedLayout", "Layout", Layout.class, MapEntry::wantedLayout);
+      FIELDS.value(
+          "wantedLayout",
+          "Layout",
+          Layout.class,
+          MapEntry::wantedLayout,
+          PLAIN.deciding(ChannelField.LAYOUT));
   public static final ValueField<MapEntry, Double> TRIM =
       FIELDS.figure(
           "trimDb",
           "Trim",
           MapEntry::trimDb,
-          PLAIN.in(Unit.DECIBELS).within(ChannelField.TRIM.range().orElseThrow()));
+          PLAIN
+              .in(Unit.DECIBELS)
+              .within(ChannelField.TRIM.range().orElseThrow())
+              .deciding(ChannelField.TRIM));
   public static final ValueField<MapEntry, Double> GUIDE =
       FIELDS.figure(
           "guideLufs",
@@ -86,10 +99,20 @@ public final class MapEntryField {
               .meaning("how loud what is seated begins, LUFS integrated"));
   public static final ListField<MapEntry, Insert> CHAIN =
       FIELDS.list(
-          "chain", "Chain", MapEntry::chain, Insert::id, InsertField.ALL, PLAIN.or(List.of()));
+          "chain",
+          "Chain",
+          MapEntry::chain,
+          Insert::id,
+          InsertField.ALL,
+          PLAIN.or(List.of()).deciding(ChannelField.CHAIN));
   public static final ListField<MapEntry, MapSend> SENDS =
       FIELDS.list(
-          "sends", "Sends", MapEntry::sends, MapSend::id, MapSendField.ALL, PLAIN.or(List.of()));
+          "sends",
+          "Sends",
+          MapEntry::sends,
+          MapSend::id,
+          MapSendField.ALL,
+          PLAIN.or(List.of()).deciding(ChannelField.SENDS));
   public static final ListField<MapEntry, String> CONTROLS =
       FIELDS.words(
           "controls",

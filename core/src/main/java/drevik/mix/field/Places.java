@@ -2,10 +2,7 @@ package drevik.mix.field;
 
 import static drevik.mix.field.Traits.PLAIN;
 
-import drevik.mix.Slot;
 import drevik.mix.field.Field.Unit;
-import java.util.Arrays;
-import java.util.stream.Collectors;
 
 /** What holds of levels and positions wherever they are said: of a channel, a send, a control. */
 final class Places {
@@ -34,16 +31,8 @@ final class Places {
 
   /** What a pin and what a field returns to are known by. */
   static final String SLOT =
-      Arrays.stream(Slot.Kind.values())
-          .map(
-              kind ->
-                  kind.id()
-                      + switch (kind) {
-                        case SENDS -> ":<destinations joined by +>";
-                        case CONTROLS -> ":<id>";
-                        default -> "";
-                      })
-          .collect(Collectors.joining(", "));
+      "a field that the category map decides, such as output or trimDb; one send as"
+          + " sends:<destinations joined by +>, one control as controls:<id>";
 
   private Places() {}
 }

@@ -13,7 +13,6 @@ import drevik.mix.Mix;
 import drevik.mix.Output;
 import drevik.mix.Refused;
 import drevik.mix.Send;
-import drevik.mix.Slot;
 import drevik.mix.Specification;
 import java.util.Collection;
 import java.util.Collections;
@@ -312,7 +311,7 @@ public final class Validity {
   }
 
   private static void slot(@Nullable String id, String what, Supplier<String> whose) {
-    if (id == null || Slot.byId(id).isEmpty()) {
+    if (id == null || Slots.byId(id).isEmpty()) {
       throw new Refused(
           what
               + " of "

@@ -14,13 +14,13 @@ import drevik.dsp.Processors;
 import drevik.edit.SetSampleRate;
 import drevik.mix.ChannelKind;
 import drevik.mix.OutputKind;
-import drevik.mix.Slot;
 import drevik.mix.Specification;
 import drevik.mix.Tap;
 import drevik.mix.field.Field;
 import drevik.mix.field.Fields;
 import drevik.mix.field.MixField;
 import drevik.mix.field.Range;
+import drevik.mix.field.Slots;
 import drevik.shelf.KeptChain;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -130,9 +130,7 @@ class KnowledgeController {
         Arrays.stream(Rule.values())
             .map(rule -> new RuleLine(rule, rule.why(), rule.holds()))
             .toList(),
-        Arrays.stream(Slot.Kind.values())
-            .map(kind -> new SlotLine(kind.id(), kind.label()))
-            .toList(),
+        Slots.kinds().stream().map(kind -> new SlotLine(kind.id(), kind.label())).toList(),
         MixField.ALL.withAllWithin().stream()
             .flatMap(fields -> fields.all().stream().map(field -> KnownField.of(fields, field)))
             .toList(),
