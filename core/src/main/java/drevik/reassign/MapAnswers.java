@@ -143,7 +143,10 @@ public final class MapAnswers {
     }
     Map<Slot, Answer> answers = new LinkedHashMap<>();
     for (Taken taken : channel.taken()) {
-      Slots.byId(taken.id()).ifPresent(slot -> answers.put(slot, Answer.of(slot, taken)));
+      Slots.byId(taken.id())
+          .map(slot -> Answer.of(slot, taken))
+          .filter(this::canBe)
+          .ifPresent(answer -> answers.put(answer.slot(), answer));
     }
     for (MapEntry entry : entriesFor(Asked.of(channel))) {
       for (Slots.Kind kind : Slots.kinds()) {
@@ -162,6 +165,13 @@ public final class MapAnswers {
       entry.controls().forEach(control -> say(answers, Slot.control(control), true, entry));
     }
     return answers;
+  }
+
+  /** False for what was taken over and points at a channel that has gone since. */
+  private boolean canBe(Answer answer) {
+    Field<Channel, ?> field = Slots.kindOf(answer.slot()).field();
+    boolean points = field != null && field.targets().contains(Field.Target.CHANNEL);
+    return !points || !(answer.value() instanceof String to) || knows(to);
   }
 
   /** What an entry says of a channel in a slot that is one thing; null if it says nothing. */

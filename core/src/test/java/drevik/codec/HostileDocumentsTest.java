@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import drevik.MixWords;
 import drevik.check.LineCheck;
 import drevik.flow.FlowLayout;
+import drevik.mix.CategoryMap;
 import drevik.mix.Channel;
+import drevik.mix.Insert;
 import drevik.mix.Key;
+import drevik.mix.MapEntry;
 import drevik.mix.Marker;
 import drevik.mix.Mix;
 import drevik.mix.Pin;
@@ -213,6 +216,13 @@ class HostileDocumentsTest {
     assertThatThrownBy(() -> Validity.require(wrong.apply(SOUND)))
         .isInstanceOf(Refused.class)
         .hasMessageContaining(says);
+  }
+
+  @Test
+  void aChainOfAMapHasNoIdsYet() {
+    Insert bare = new Insert("", "equaliser", true, false, Map.of(), null);
+    CategoryMap map = new CategoryMap(List.of(MapEntry.of("drums").withChain(List.of(bare, bare))));
+    Validity.require(SOUND.withCategoryMap(map));
   }
 
   @Test

@@ -269,6 +269,20 @@ class MergeTest {
   }
 
   @Test
+  void whatWasTakenOverAndPointsAtWhatWentLeavesTheMapToAnswer() {
+    Mix base =
+        Following.all(
+            band().withCategoryMap(CategoryMap.EMPTY.sending("drums/hat", "drums")),
+            List.of("hat"));
+    Mix theirs = base.mapChannels(c -> c.id().equals("hat") ? c.withOutput("cymbals") : c);
+    Mix ours = SetChannels.of(List.of("voice"), ChannelField.FADER, -3.0).applyTo(base);
+    Mix merged = Merge.of(base, ours, theirs, null).mix();
+    Mix without = new RemoveChannels(List.of("cymbals")).applyTo(merged);
+    assertThat(of(without, "hat").output()).isEqualTo("drums");
+    assertThat(Following.departures(without)).isEmpty();
+  }
+
+  @Test
   void whatTheMapOrAFileSaysAgainstItFollowsIt() {
     Mix base =
         Following.all(

@@ -163,7 +163,9 @@ public final class Validity {
       throw new Refused(said(field.label(), whose) + " is empty; name one at least, or remove it.");
     }
     field.items().ifPresent(items -> members(items, members, field.label(), whose));
-    if (field.items().isPresent()) {
+    // A chain apart from a channel has no ids yet; those of channels are looked at over all of
+    // them.
+    if (field.items().isPresent() && field.itemType() != Insert.class) {
       once(field, members, whose);
     }
   }
