@@ -10,7 +10,7 @@ borrow_database() {
   else
     [ -f "$data/db/cluster/PG_VERSION" ] || fail "there is no Drevik in $data; set DREVIK_DATA to its folder"
     exec 9>>"$data/lock"
-    flock -n 9 || fail "another Drevik is starting on $data; try again when it runs"
+    flock -w 10 9 || fail "another Drevik is starting on $data; try again when it runs"
     database=$(database_up "$data")
     started=yes
   fi
@@ -81,7 +81,8 @@ restore() {
     [ -f "$file" ] && is_backup "$file" "$work/names" || fail "$file is no backup of Drevik's, or is damaged"
   done
   exec 9>>"$data/lock"
-  flock -n 9 || fail "another Drevik is starting on $data"
+  # What a command that was killed has left behind ends in a moment, and lets the lock go.
+  flock -w 10 9 || fail "another Drevik is starting on $data"
   if [ -e "$data/$restore_mark" ]; then
     say "A restore into $data was cut short; it begins anew."
     database_down "$data"
