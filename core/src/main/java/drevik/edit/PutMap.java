@@ -15,7 +15,7 @@ import java.util.List;
 public record PutMap(NamedMap map, boolean inOrder) implements Edit {
   @Override
   public Mix changed(Mix mix) {
-    Mix under = Following.after(mix, mix.withCategoryMap(map.cleaned().in(mix)), Actor.HAND);
+    Mix under = Following.after(mix, mix.withCategoryMap(map.cleaned().in(mix)), Actor.MAP);
     List<String> all = under.channels().stream().map(Channel::id).toList();
     Mix followed = Following.all(under, all);
     return Soundness.require(mix, inOrder ? Following.inOrder(followed, all) : followed);

@@ -89,12 +89,15 @@ public final class Soundness {
     return false;
   }
 
-  /** Only what differs from the other can make the difference. */
+  /** Only what differs from the other, or points at what does, can make the difference. */
   private void lookAt(Mix other) {
     boolean moved = !mix.channels().equals(other.channels());
     if (moved) {
       Set<Channel> same = Collections.newSetFromMap(new IdentityHashMap<>());
-      same.addAll(other.channels());
+      // What stays as it was may be shown with what went.
+      if (other.channels().stream().allMatch(one -> channels.containsKey(one.id()))) {
+        same.addAll(other.channels());
+      }
       mix.channels().stream().filter(one -> !same.contains(one)).forEach(this::channel);
     }
     if (moved || !mix.controls().equals(other.controls())) {
@@ -106,7 +109,10 @@ public final class Soundness {
     if (!mix.stemSets().equals(other.stemSets()) || !mix.outputs().equals(other.outputs())) {
       stemSets();
     }
-    if (!mix.categoryMap().equals(other.categoryMap())) {
+    if (moved
+        || !mix.categoryMap().equals(other.categoryMap())
+        || !mix.controls().equals(other.controls())
+        || !mix.outputs().equals(other.outputs())) {
       categoryMap(mix.categoryMap());
     }
     if (mix.endFrame() != null && mix.endFrame() <= mix.startFrame()) {

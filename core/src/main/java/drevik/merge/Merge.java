@@ -11,6 +11,7 @@ import drevik.mix.field.ListChange;
 import drevik.mix.field.ListField;
 import drevik.mix.field.MixField;
 import drevik.reassign.Actor;
+import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -28,7 +29,7 @@ import org.jspecify.annotations.Nullable;
  * <p>{@code of(base, x, base)} is x, {@code of(base, base, y)} is y, and changes of different
  * fields never clash unless what comes out is not sound.
  *
- * @param mix sound, if ours was
+ * @param mix sound, if ours and theirs were
  * @param clashes what theirs wanted and did not get
  */
 public record Merge(Mix mix, List<Clash> clashes) {
@@ -50,10 +51,12 @@ public record Merge(Mix mix, List<Clash> clashes) {
     }
     Apart apart = new Apart();
     Changes<Mix> wanted = apart.fields(MixField.ALL, List.of(), ourChanges, theirChanges);
-    Piecemeal piecemeal = new Piecemeal(ours, Actor.merging(from));
+    Piecemeal piecemeal = new Piecemeal(ours);
     piecemeal.take(wanted);
     apart.clashes.addAll(piecemeal.refused());
-    return new Merge(piecemeal.mix(), apart.clashes);
+    // Followed once, when all is there: a value and what holds it belong together.
+    Mix merged = Following.after(ours, piecemeal.mix(), Actor.merging(from));
+    return new Merge(merged, apart.clashes);
   }
 
   /** Finds what theirs changes and ours does not. */

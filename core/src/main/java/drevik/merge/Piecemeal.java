@@ -6,8 +6,6 @@ import drevik.merge.Pieces.Piece;
 import drevik.mix.Mix;
 import drevik.mix.Refused;
 import drevik.mix.field.Changes;
-import drevik.reassign.Actor;
-import drevik.reassign.Following;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,12 +17,10 @@ import java.util.Map;
  */
 final class Piecemeal {
   private Mix mix;
-  private final Actor actor;
   private final Map<Piece, String> why = new LinkedHashMap<>();
 
-  Piecemeal(Mix mix, Actor actor) {
+  Piecemeal(Mix mix) {
     this.mix = mix;
-    this.actor = actor;
   }
 
   Mix mix() {
@@ -34,15 +30,10 @@ final class Piecemeal {
   /** Takes all at once if that can be, else as much of it as can. */
   void take(Changes<Mix> changes) {
     try {
-      mix = sound(changes.applyTo(mix));
+      mix = Soundness.require(mix, changes.applyTo(mix));
     } catch (Refused e) {
       take(Pieces.of(changes));
     }
-  }
-
-  /** The Mix with what follows from the change, if it is sound. */
-  private Mix sound(Mix after) {
-    return Soundness.require(mix, Following.after(mix, after, actor));
   }
 
   /** What waits for another piece is tried again when that has been taken. */
@@ -62,7 +53,7 @@ final class Piecemeal {
       for (Piece piece : pieces) {
         after = piece.changes().applyTo(after);
       }
-      mix = sound(after);
+      mix = Soundness.require(mix, after);
       return List.of();
     } catch (Refused e) {
       if (pieces.size() == 1) {

@@ -132,7 +132,7 @@ public final class NamedChannels {
     return Following.after(
             before,
             before.withCategoryMap(before.categoryMap().sending(category, bus.id())),
-            Actor.HAND)
+            Actor.MAP)
         .channels()
         .stream()
         .filter(one -> Lookup.in(was, one.id()).output() != null)

@@ -8,7 +8,6 @@ import drevik.mix.MapSend;
 import drevik.mix.Mix;
 import drevik.mix.Send;
 import drevik.mix.Slot;
-import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
 import drevik.mix.field.MapEntryField;
@@ -147,7 +146,7 @@ public final class MapProposal {
 
   @SuppressWarnings("unchecked") // the value is one of the field
   private static <V> MapEntry with(MapEntry entry, Field<MapEntry, V> field, Object value) {
-    return Changes.of(MapEntryField.ALL, field, (V) value).applyTo(entry);
+    return MapEntryField.ALL.with(entry, field, (V) value);
   }
 
   private MapEntry withSend(MapEntry entry, Slot slot, Sent sent) {

@@ -6,7 +6,6 @@ import drevik.mix.FreshIds;
 import drevik.mix.Insert;
 import drevik.mix.Send;
 import drevik.mix.Slot;
-import drevik.mix.field.Changes;
 import drevik.mix.field.ChannelField;
 import drevik.mix.field.Field;
 import drevik.mix.field.Slots;
@@ -97,7 +96,7 @@ record SlotWriter(
 
   @SuppressWarnings("unchecked") // the value is one of the field
   static <V> Channel with(Channel channel, Field<Channel, V> field, @Nullable Object value) {
-    return Changes.of(ChannelField.ALL, field, (V) value).applyTo(channel);
+    return ChannelField.ALL.with(channel, field, (V) value);
   }
 
   /** What listened to a key still does, if it is of the same kind and in the same place. */

@@ -55,6 +55,22 @@ class DocumentPatchTest {
   }
 
   @Test
+  void aDocumentThatSaysDefaultsAloudTakesPatchesThatLeaveThemOut() {
+    String aloud =
+        Documents.writeCompact(BAND)
+            .replace("\"kind\":\"template\"", "\"kind\":\"template\",\"startFrame\":0")
+            .replace("\"kind\":\"seat\"", "\"kind\":\"seat\",\"mute\":false,\"faderDb\":0.0");
+    assertThat(Documents.readTrusted(aloud)).isEqualTo(BAND);
+    Mix later =
+        BAND.withStartFrame(9).mapChannels(c -> c.withMute(true).withFaderDb(-3).withPan(0.5));
+    List<String> thereAndBack =
+        List.of(DocumentPatch.between(BAND, later), DocumentPatch.between(later, BAND));
+    assertThat(Documents.readTrusted(DocumentPatch.applied(aloud, thereAndBack.subList(0, 1))))
+        .isEqualTo(later);
+    assertThat(Documents.readTrusted(DocumentPatch.applied(aloud, thereAndBack))).isEqualTo(BAND);
+  }
+
+  @Test
   void patchesAreMadeOneAfterAnother() {
     Mix one = BAND.withName("One");
     Mix two = one.mapChannels(c -> c.withMute(c.id().equals("kick")));

@@ -154,7 +154,7 @@ class HostileDocumentsTest {
         Arguments.of(channel(c -> c.withName("a\u0007b")), "control character"),
         Arguments.of(
             channel(c -> c.withId("mix")),
-            "“channel” of the Mix has “mix” twice; ids are given once"),
+            "A channel has the id “mix”, which is taken; ids are given once"),
         Arguments.of(channel(c -> c.withId(null)), "has no id"),
         Arguments.of(
             channel(c -> c.withPins(Collections.nCopies(2, new Pin("output", null, null)))),

@@ -91,6 +91,13 @@ public final class Fields<T> {
     return Optional.ofNullable(byId.get(id));
   }
 
+  /** The thing with another value in one field. */
+  public <V> T with(T thing, Field<T, V> field, @Nullable V value) {
+    Map<Field<T, ?>, @Nullable Object> values = new HashMap<>();
+    values.put(field, value);
+    return rebuilt(thing, values);
+  }
+
   /** The thing with other values in some fields. */
   T rebuilt(T thing, Map<Field<T, ?>, @Nullable Object> values) {
     if (values.isEmpty()) {

@@ -46,6 +46,8 @@ public final class Slots {
     put(new Kind(Slot.CONTROLS, "Control", true, MapEntryField.CONTROLS, null));
   }
 
+  private static final List<Kind> ALL = List.copyOf(BY_ID.values());
+
   private Slots() {}
 
   private static void put(Kind kind) {
@@ -54,7 +56,7 @@ public final class Slots {
 
   /** All kinds, in the order in which they are shown. */
   public static List<Kind> kinds() {
-    return List.copyOf(BY_ID.values());
+    return ALL;
   }
 
   /**

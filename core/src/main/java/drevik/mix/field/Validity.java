@@ -5,6 +5,7 @@ import drevik.dsp.ProcessorType;
 import drevik.dsp.Processors;
 import drevik.mix.Channel;
 import drevik.mix.Clip;
+import drevik.mix.Control;
 import drevik.mix.Insert;
 import drevik.mix.Key;
 import drevik.mix.Limits;
@@ -35,6 +36,10 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Validity {
   private static final String THE_MIX = "the Mix";
+
+  /** Their ids are looked at over the whole Mix; where they stand apart from one they have none. */
+  private static final Set<Class<?>> OVER_ALL =
+      Set.of(Channel.class, Control.class, Send.class, Insert.class, Clip.class);
 
   /** What was valid before and is looked at no more. */
   private final Set<Object> known;
@@ -102,7 +107,9 @@ public final class Validity {
                 + "” names a specification that is not in this Mix; add it, or name another.");
       }
     }
-    mix.categoryMap().entries().forEach(Validity::entry);
+    mix.categoryMap().entries().stream()
+        .filter(entry -> !known.contains(entry))
+        .forEach(Validity::entry);
   }
 
   /**
@@ -163,9 +170,7 @@ public final class Validity {
       throw new Refused(said(field.label(), whose) + " is empty; name one at least, or remove it.");
     }
     field.items().ifPresent(items -> members(items, members, field.label(), whose));
-    // A chain apart from a channel has no ids yet; those of channels are looked at over all of
-    // them.
-    if (field.items().isPresent() && field.itemType() != Insert.class) {
+    if (field.items().isPresent() && !OVER_ALL.contains(field.itemType())) {
       once(field, members, whose);
     }
   }
